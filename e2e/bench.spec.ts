@@ -1,0 +1,192 @@
+import { expect, test, type Page } from '@playwright/test';
+import { comeInAs, complaints, expectAccessible } from './steps';
+
+const strip = (page: Page) => page.getByRole('application', { name: /^Strip/ });
+const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
+/** What a screen reader hears of a lane. */
+const lane = (page: Page, limb: string) => page.locator('p', { hasText: new RegExp(`^${limb}:`) });
+
+async function newGroove(page: Page, title: string): Promise<void> {
+  await comeInAs(page, 'Oda');
+  await page.getByRole('link', { name: 'Grooves' }).click();
+  await page.getByRole('button', { name: 'New groove', exact: true }).click();
+  await expect(page).toHaveURL(/bench/);
+  await page.getByLabel('Title').fill(title);
+  await page.getByLabel('Title').press('Enter');
+  await expect(page.getByRole('heading', { name: title, level: 1 })).toBeVisible();
+}
+
+test('two bars by the keyboard only: placed, raised, divided, undone, saved and there after a reload', async ({ page }) => {
+  const wrong = complaints(page);
+  await newGroove(page, 'By keys');
+  await strip(page).focus();
+  const press = async (...keys: string[]) => {
+    for (const key of keys) await page.keyboard.press(key);
+  };
+  await press('Enter', '+', 'ArrowRight', 'ArrowRight', 'Enter');
+  await expect(lane(page, 'right hand')).toHaveText('right hand: count 1 accent on closed hat, the & of 1 accent on closed hat.');
+  await press('-', 'ArrowDown', 'Control+ArrowRight', 'Enter', 'f');
+  await expect(lane(page, 'left hand')).toHaveText('left hand: count 2 tap flam on snare.');
+  await press('Control+ArrowRight', '3', 'ArrowRight', 'Enter');
+  await expect(lane(page, 'left hand')).toContainText('the trip of 3 tap on snare');
+  await press('Delete');
+  await expect(lane(page, 'left hand')).not.toContainText('trip');
+  await press('Control+z');
+  await expect(lane(page, 'left hand')).toContainText('the trip of 3 tap on snare');
+  await page.getByRole('button', { name: 'Copy this bar' }).press('Enter');
+  await strip(page).focus();
+  await press('PageDown', 'ArrowDown', 'Enter');
+  await expect(lane(page, 'right foot')).toHaveText('right foot: count 1 in bar 2 tap on kick.');
+  await saved(page);
+  await page.reload();
+  await expect(lane(page, 'right foot')).toHaveText('right foot: count 1 in bar 2 tap on kick.');
+  await expect(lane(page, 'left hand')).toContainText('the trip of 3 in bar 1 tap on snare');
+  await expectAccessible(page);
+  await press('Tab');
+  await strip(page).focus();
+  await press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys on the strip' })).toBeVisible();
+  await expectAccessible(page);
+  expect(wrong).toEqual([]);
+});
+
+test('by typing only: shown pale, placed by Enter, a wrong word is told and mended with one touch', async ({ page }) => {
+  await newGroove(page, 'By words');
+  const say = page.getByLabel('Say it');
+  await say.fill('hat 8ths; snare loud 2 and 4; kick 1 and the a of 3');
+  await expect(page.getByText('Enter: places 12 strokes')).toBeVisible();
+  await expect(page.locator('[data-preview]')).toHaveCount(12);
+  await say.press('Enter');
+  await expect(page.locator('[data-preview]')).toHaveCount(0);
+  await expect(lane(page, 'left hand')).toHaveText('left hand: count 2 accent on snare, count 4 accent on snare.');
+  await expect(lane(page, 'right foot')).toContainText('the a of 3');
+  await say.fill('kick trip of 4');
+  await expect(page.getByText('Count 4 is divided by 4 and has no trip.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'say a', exact: true }).click();
+  await expect(say).toHaveValue('kick a of 4');
+  await say.press('Enter');
+  await expect(lane(page, 'right foot')).toContainText('the a of 4');
+  await say.fill('no kick 1');
+  await expect(page.getByText('Enter: takes 1 out')).toBeVisible();
+  await say.press('Enter');
+  await expect(lane(page, 'right foot')).not.toContainText('count 1');
+  await saved(page);
+});
+
+test('by pointer: click places, a drag is height, a second click takes out; a finer grid names what it would lose', async ({ page }) => {
+  await newGroove(page, 'By pointer');
+  const box = (await strip(page).boundingBox())!;
+  // The fourth lane of four, somewhere near a slot: wherever it lands, one stroke of the left foot is there.
+  const [x, y] = [box.x + box.width / 2, box.y + box.height - 40];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.up();
+  await expect(lane(page, 'left foot')).toHaveText(/^left foot: .* tap on hat pedal\.$/);
+  await page.mouse.down();
+  await page.mouse.move(x, y - 20);
+  await page.mouse.up();
+  await expect(lane(page, 'left foot')).toHaveText(/accent on hat pedal/);
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.up();
+  await expect(lane(page, 'left foot')).toHaveText('left foot: .');
+
+  await page.getByLabel('Say it').fill('kick e of 1');
+  await page.getByLabel('Say it').press('Enter');
+  await strip(page).focus();
+  for (let count = 0; count < 4; count++) await page.keyboard.press('Control+ArrowLeft');
+  await page.keyboard.press('3');
+  await expect(page.getByText('Count 1 divided by 3 has no slot for: right foot, the e of 1.')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(lane(page, 'right foot')).toContainText('the e of 1');
+});
+
+test('transforms say what they did, checks name a conflict and free it with one touch', async ({ page }) => {
+  await newGroove(page, 'Transformed');
+  const say = page.getByLabel('Say it');
+  await say.fill('hat 8ths; snare 2; flam on snare 4');
+  await say.press('Enter');
+  await expect(page.getByText('Nothing in its way.')).toHaveCount(0);
+  await expect(page.getByText(/The grace of this flam is the right hand/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take the flam off' }).click();
+  await expect(page.getByText('Nothing in its way.')).toBeVisible();
+  await page.getByRole('button', { name: 'Transform' }).click();
+  await page.getByRole('menuitem', { name: '8ths as a shuffle' }).click();
+  await expect(page.getByText('long–short')).toBeVisible();
+  await expect(lane(page, 'right hand')).toContainText('the let of 1');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(lane(page, 'right hand')).toContainText('the & of 1');
+  await page.getByLabel('Tempo').fill('400');
+  await expect(page.getByText('The fastest tempo is 300.')).toBeVisible();
+  await page.getByLabel('Tempo').fill('80');
+  await page.getByLabel('Meter').fill('9/5');
+  await expect(page.getByText('Use 2, 4, 8 or 16.')).toBeVisible();
+});
+
+test('beat arithmetic: values at this tempo, when a cell comes round, this note = that note', async ({ page }) => {
+  await newGroove(page, 'Arithmetic');
+  await page.getByLabel('Tempo').fill('90');
+  await page.getByLabel('Tempo').press('Enter');
+  await page.getByRole('button', { name: 'Beat arithmetic at 90' }).click();
+  await expect(page.getByRole('row', { name: /^quarter triplet/ })).toHaveText('quarter triplet2/366.67444.42.25');
+  await expect(page.getByText('is 3/2 counts long; it meets a count again after 3 counts (2 cells), and 1 after 3 bars (8 cells).')).toBeVisible();
+  await expect(page.getByText('The quarter then goes at 67.5 a minute.')).toBeVisible();
+  await expect(page.getByText('1 only: 22.5, where most metronomes cannot be set')).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('two windows on one groove: the second is shown both and chooses, the other is kept as a copy', async ({ page, context }) => {
+  await newGroove(page, 'Two windows');
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByLabel('Say it').fill('kick 3');
+  await page.getByLabel('Say it').fill('kick 1');
+  await page.getByLabel('Say it').press('Enter');
+  await saved(page);
+  await expect(page.getByText('Saving …')).toHaveCount(0);
+  await other.getByLabel('Say it').press('Enter');
+  await expect(other.getByText('This groove was saved in another window meanwhile.')).toBeVisible();
+  await expectAccessible(other);
+  await other.getByRole('button', { name: 'Keep mine' }).click();
+  await saved(other);
+  await other.reload();
+  await expect(lane(other, 'right foot')).toHaveText('right foot: count 3 tap on kick.');
+  await other.getByRole('link', { name: 'Grooves' }).click();
+  await expect(other.getByRole('heading', { name: 'Two windows (other window)' })).toBeVisible();
+});
+
+test('closing the window at once after an edit loses nothing', async ({ page, context }) => {
+  await newGroove(page, 'Closed at once');
+  await saved(page);
+  await page.route('**/bench/**', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
+  await page.getByLabel('Say it').fill('kick 1');
+  await page.getByLabel('Say it').press('Enter');
+  await expect(lane(page, 'right foot')).toContainText('count 1');
+  const address = page.url();
+  await page.close();
+  const next = await context.newPage();
+  await next.goto(address);
+  await expect(lane(next, 'right foot')).toHaveText('right foot: count 1 tap on kick.');
+  await saved(next);
+});
+
+test('grooves are found as one types', async ({ page }) => {
+  await comeInAs(page, 'Oda');
+  await page.goto('/grooves');
+  const find = page.getByLabel('Find by title, meter, feel or level');
+  await find.fill('swung second');
+  await expect(page.getByRole('article')).toHaveCount(1);
+  await expect(page.getByRole('heading', { name: 'Gangway shuffle' })).toBeVisible();
+  await find.fill('9/4');
+  await expect(page.getByText('No groove like that')).toBeVisible();
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(page.getByRole('article').nth(7)).toBeVisible();
+});
+
+test('a student has no bench', async ({ page }) => {
+  await comeInAs(page, 'Pim');
+  await page.goto('/bench/6f1f6a3e-0000-4000-8000-000000000000');
+  await expect(page).toHaveURL(/today$/);
+});

@@ -1,0 +1,44 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+/** Comes into the demo workshop as one of its people, with one touch. */
+export async function comeInAs(page: Page, name: string): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: new RegExp(name) }).click();
+  await expect(page.getByRole('heading', { name: 'Today', level: 1 })).toBeVisible();
+}
+
+export async function openRoom(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Open in the room' }).first().click();
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeEnabled();
+}
+
+/** Chooses from one of the room's lists. */
+export async function choose(page: Page, list: string, option: string): Promise<void> {
+  await page.getByLabel(list, { exact: true }).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+}
+
+/** Plays one round by the simulated kit and waits for the verdict and for the server to have the take. */
+export async function playByKit(page: Page, fault: string, rounds = '1'): Promise<void> {
+  await choose(page, 'Who plays', `kit, ${fault}`);
+  await choose(page, 'Rounds', rounds);
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(page.getByText('Kept in the log')).toBeVisible({ timeout: 90_000 });
+}
+
+/** Nothing an accessibility checker would call a violation. */
+export async function expectAccessible(page: Page): Promise<void> {
+  // A colour half-way through its transition is no colour of ours.
+  await page.evaluate(() => Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => undefined))));
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.flatMap(({ id, nodes }) => nodes.map(({ html, failureSummary }) => `${page.url()} ${id}: ${html} ${failureSummary}`))).toEqual([]);
+}
+
+/** Gathers what the page complains about; a test ends by expecting nothing. */
+export function complaints(page: Page): string[] {
+  const all: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && all.push(message.text()));
+  page.on('pageerror', (error) => all.push(error.message));
+  return all;
+}

@@ -1,0 +1,26 @@
+import next from 'eslint-config-next/core-web-vitals';
+import typescript from 'eslint-config-next/typescript';
+
+const config = [
+  { ignores: ['.next*/**', '.data/**', 'public/worklets/**', 'next-env.d.ts', 'coverage/**', 'playwright-report/**', 'test-results/**'] },
+  ...next,
+  ...typescript,
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      eqeqeq: 'error',
+      'no-console': ['error', { allow: ['error'] }],
+    },
+  },
+  // The core brings no clock and no randomness of its own: a seed or a time is an argument.
+  {
+    files: ['src/core/**/*.ts'],
+    rules: {
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+      'no-restricted-globals': ['error', 'window', 'document', 'performance', 'process', 'setTimeout', 'localStorage', 'crypto', 'fetch'],
+    },
+  },
+  { files: ['scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },
+];
+
+export default config;

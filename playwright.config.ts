@@ -1,0 +1,31 @@
+import { defineConfig } from '@playwright/test';
+
+/** Started by scripts/test.mjs, which serves a demo workshop at DEMO_URL and an empty one at OWN_URL. */
+export default defineConfig({
+  testDir: 'e2e',
+  // Timing varies tenfold on a small machine: generous, since states are waited for and never times.
+  timeout: 300_000,
+  expect: { timeout: 60_000 },
+  workers: 2,
+  fullyParallel: false,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: [['list']],
+  use: {
+    baseURL: process.env.DEMO_URL,
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 60_000,
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--autoplay-policy=no-user-gesture-required',
+      ],
+    },
+  },
+});

@@ -1,0 +1,17 @@
+import { build } from 'esbuild';
+
+/**
+ * Builds the audio worklet into public/worklets: the bundler copies worklet modules unbuilt, so this
+ * one is made beside it and loaded by its path.
+ */
+export async function buildWorklet() {
+  await build({
+    entryPoints: ['src/sound/sequencer.worklet.ts'],
+    outfile: 'public/worklets/sequencer.js',
+    bundle: true,
+    format: 'esm',
+    target: 'es2022',
+    minify: true,
+    logLevel: 'error',
+  });
+}

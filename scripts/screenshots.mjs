@@ -1,0 +1,73 @@
+/** Takes the pictures in docs/screenshots anew from a running demo: `node scripts/screenshots.mjs [address]`. */
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+
+const address = process.argv[2] ?? 'http://127.0.0.1:3000';
+const folder = path.join(import.meta.dirname, '../docs/screenshots');
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-gpu', '--autoplay-policy=no-user-gesture-required'] });
+
+/** A page of somebody's, 1280×800 unless it says otherwise. */
+async function as(who, options = {}) {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'no-preference', ...options })).newPage();
+  await page.goto(`${address}/sign-in`);
+  if (who) {
+    await page.getByRole('button', { name: new RegExp(who) }).click();
+    await page.waitForURL('**/today');
+  }
+  return page;
+}
+async function shoot(page, name) {
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: path.join(folder, `${name}.png`) });
+}
+const openRoom = async (page) => {
+  await page
+    .getByRole('link', { name: /Open.*in the room/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Play', exact: true }).waitFor();
+};
+const choose = async (page, list, option) => {
+  await page.getByLabel(list, { exact: true }).click();
+  await page.getByRole('option', { name: option, exact: true }).click();
+};
+
+await shoot(await as(), 'sign-in');
+
+const student = await as('Noor');
+await shoot(student, 'today');
+await student.goto(`${address}/takes`);
+await student.getByRole('row').nth(1).getByRole('link').click();
+await student.locator('[data-bead]').first().waitFor();
+await shoot(student, 'take');
+
+const room = await as('Ilse');
+await openRoom(room);
+await shoot(room, 'room');
+await choose(room, 'Who plays', 'kit, uneven');
+await room.getByRole('button', { name: 'Play', exact: true }).click();
+await room.waitForTimeout(7000);
+await room.screenshot({ path: path.join(folder, 'room-playing.png') });
+
+const phone = await as('Wendla', { viewport: { width: 390, height: 844 }, colorScheme: 'dark' });
+await openRoom(phone);
+await shoot(phone, 'room-phone-dark');
+
+const teacher = await as('Oda');
+await shoot(teacher, 'today-teacher');
+await teacher.goto(`${address}/grooves`);
+await shoot(teacher, 'grooves');
+await teacher.goto(`${address}/takes`);
+await shoot(teacher, 'log');
+await teacher.goto(`${address}/grooves`);
+await teacher.getByRole('link', { name: 'Open Ferry ramp on the bench' }).click();
+await teacher.getByRole('application').focus();
+for (const key of ['ArrowDown', 'Control+ArrowRight']) await teacher.keyboard.press(key);
+await teacher.getByLabel('Say it').fill('left hand: ghost & of 1, loud let of 3');
+await shoot(teacher, 'bench');
+await teacher.goto(`${address}/people`);
+await teacher.getByRole('link', { name: 'Jonte Brackwater' }).click();
+await teacher.locator('.recharts-surface').first().waitFor();
+await shoot(teacher, 'student');
+await browser.close();

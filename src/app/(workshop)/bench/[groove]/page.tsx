@@ -1,0 +1,14 @@
+import { notFound } from 'next/navigation';
+import { z } from 'zod';
+import { Bench } from '@/features/bench/Bench';
+import { groove } from '@/server/grooves';
+import { asPerson, requireTeacher } from '@/server/session';
+
+export const metadata = { title: 'Bench' };
+
+export default async function BenchPage({ params }: { params: Promise<{ groove: string }> }) {
+  const [teacher, id] = [await requireTeacher(), z.uuid().safeParse((await params).groove)];
+  const found = id.success ? await asPerson((db) => groove(db, id.data)) : undefined;
+  if (!found) notFound();
+  return <Bench key={found.id} id={found.id} level={found.level} school={teacher.school} opened={found.groove} saveNumber={found.save_number} />;
+}

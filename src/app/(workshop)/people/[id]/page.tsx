@@ -1,0 +1,28 @@
+import { notFound } from 'next/navigation';
+import { z } from 'zod';
+import { StudentPage } from '@/features/people/StudentPage';
+import { openAssignments } from '@/server/assignments';
+import { grooves } from '@/server/grooves';
+import { student } from '@/server/people';
+import { asPerson, requireTeacher } from '@/server/session';
+import { takes } from '@/server/takes';
+
+export const metadata = { title: 'Student' };
+
+export default async function PersonPage({ params }: { params: Promise<{ id: string }> }) {
+  await requireTeacher();
+  const id = z.uuid().safeParse((await params).id);
+  if (!id.success) notFound();
+  return asPerson(async (db) => {
+    const found = await student(db, id.data);
+    if (!found) notFound();
+    return (
+      <StudentPage
+        student={found}
+        assignments={await openAssignments(db, id.data)}
+        grooves={await grooves(db)}
+        takes={await takes(db, { playerId: id.data })}
+      />
+    );
+  });
+}

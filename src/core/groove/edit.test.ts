@@ -1,0 +1,148 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
+import { exact, format } from '../time/fraction';
+import { check, motionLine, speeds } from './checks';
+import { readGroove, writeGroove, type Groove } from './document';
+import {
+  copyBar,
+  deleteBar,
+  insertBar,
+  moveHeight,
+  placeStroke,
+  removeStroke,
+  setDivision,
+  setMeter,
+  setOrnament,
+  setSurface,
+  setTuplet,
+  type Place,
+} from './edit';
+import { slotsOfBar } from './grid';
+import { HEIGHTS, LIMBS, ORNAMENTS, SURFACES } from './limbs';
+
+const isValid = (groove: Groove) => readGroove(JSON.parse(JSON.stringify(writeGroove(groove))));
+const at = (place: string, limb: Place['limb'] = 'right hand', bar = 0): Place => ({ bar, limb, at: exact(place) });
+
+/** One edit chosen by numbers, somewhere in the groove. */
+function edited(groove: Groove, [kind, where, which]: [number, number, number]): Groove {
+  const bar = where % groove.bars.length;
+  const slots = slotsOfBar(groove.bars[bar]!.meter, groove.reading, groove.bars[bar]!.cells);
+  const place: Place = { bar, limb: LIMBS[which % 4]!, at: slots[where % slots.length]!.at };
+  const counts = groove.bars[bar]!.cells.reduce((total, cell) => total + cell.counts, 0);
+  const taken = (result: { ok: true; value: Groove } | { ok: false }) => (result.ok ? result.value : groove);
+  const edits: (() => Groove)[] = [
+    () => placeStroke(groove, place, { height: HEIGHTS[which % 3] }),
+    () => removeStroke(groove, place),
+    () => moveHeight(groove, place, which % 2 ? 1 : -1),
+    () => setOrnament(groove, place, [...ORNAMENTS, undefined][which % 5]),
+    () => setSurface(groove, place, SURFACES[which % SURFACES.length]!),
+    () => setDivision(groove, bar, 1 + (which % counts), 1 + (where % 8)).groove,
+    () => setMeter(groove, bar, meterOf(['4/4', '7/8', '3/4', '15/16'][which % 4]!)).groove,
+    () => {
+      const tuplet = setTuplet(groove, bar, 1 + (which % counts), 2, 3);
+      return tuplet.ok ? tuplet.value.groove : groove;
+    },
+    () => taken(insertBar(groove, bar)),
+    () => taken(copyBar(groove, bar)),
+    () => taken(deleteBar(groove, bar)),
+  ];
+  return edits[kind % edits.length]!();
+}
+
+test('any sequence of edits keeps the document valid and leaves every step before it as it was', () => {
+  const step = fc.tuple(fc.nat(10), fc.nat(999), fc.nat(999));
+  fc.assert(
+    fc.property(anyGroove(), fc.array(step, { maxLength: 25 }), (start, steps) => {
+      const history = [start];
+      const written = [JSON.stringify(start)];
+      for (const one of steps) {
+        history.push(edited(history.at(-1)!, one));
+        written.push(JSON.stringify(history.at(-1)));
+      }
+      expect(isValid(history.at(-1)!)).toMatchObject({ ok: true });
+      // Undo goes back through these very documents.
+      expect(history.map((groove) => JSON.stringify(groove))).toEqual(written);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('a stroke is placed as the limb usually plays, changed, raised and taken out', () => {
+  let groove = placeStroke(oneLine('.... ....'), at('1/8', 'right foot'));
+  expect(groove.bars[0]!.strokes).toEqual([{ limb: 'right foot', surface: 'kick', at: exact('1/8'), height: 'tap' }]);
+  groove = moveHeight(moveHeight(groove, at('1/8', 'right foot'), 1), at('1/8', 'right foot'), 1);
+  expect(groove.bars[0]!.strokes[0]!.height).toBe('accent');
+  groove = setOrnament(groove, at('1/8', 'right foot'), 'double');
+  expect(setOrnament(groove, at('1/8', 'right foot'), undefined).bars[0]!.strokes[0]).not.toHaveProperty('ornament');
+  expect(removeStroke(groove, at('1/8', 'right foot')).bars[0]!.strokes).toEqual([]);
+  expect(() => placeStroke(groove, at('1/7'))).toThrow('no slot');
+});
+
+describe('another grid', () => {
+  test('8ths to 16ths keeps all; 16ths to triplets keeps what has the same time and names the rest', () => {
+    const groove = oneLine('t.t.t.t.');
+    expect(setDivision(groove, 0, 2, 4)).toMatchObject({ lost: [] });
+    const { groove: triplets, lost } = setDivision(oneLine('tttt tttt tttt tttt'), 0, 1, 3);
+    expect(lost.map(({ at: place }) => format(place))).toEqual(['1/16', '1/8', '3/16']);
+    expect(triplets.bars[0]!.strokes).toHaveLength(13);
+  });
+
+  test('a quarter triplet over counts 3 and 4, not over the bar line, and parted again by a division inside it', () => {
+    const groove = oneLine('t...t...');
+    const answer = setTuplet(groove, 0, 3, 2, 3);
+    expect(answer.ok && answer.value.groove.bars[0]!.cells.at(-1)).toEqual({ counts: 2, parts: 3 });
+    expect(setTuplet(groove, 0, 4, 2, 3)).toMatchObject({ ok: false, problems: [{ where: 'bar 1, count 4', remedy: 'Start it on count 3 or before.' }] });
+    expect(answer.ok && setDivision(answer.value.groove, 0, 4, 4).groove.bars[0]!.cells.slice(2)).toEqual([
+      { counts: 1, parts: 1 },
+      { counts: 1, parts: 4 },
+    ]);
+  });
+
+  test('4/4 to 5/4 keeps every stroke and grid; to 3/4 names those of the fourth count', () => {
+    const groove = oneLine('tttttttt');
+    expect(setMeter(groove, 0, meterOf('5/4'))).toMatchObject({
+      lost: [],
+      groove: { bars: [{ cells: [{ parts: 2 }, { parts: 2 }, { parts: 2 }, { parts: 2 }, { parts: 2 }] }] },
+    });
+    expect(setMeter(groove, 0, meterOf('3/4')).lost.map(({ at: place }) => format(place))).toEqual(['3/4', '7/8']);
+    expect(setMeter(groove, 0, meterOf('8/8')).lost).toEqual([]);
+  });
+
+  test('the last bar cannot be deleted, a 65th not added', () => {
+    expect(deleteBar(oneLine('t...'), 0)).toMatchObject({ ok: false });
+    const full = { ...oneLine('t...'), bars: Array.from({ length: 64 }, () => oneLine('t...').bars[0]!) };
+    expect(copyBar(full, 3)).toMatchObject({ ok: false, problems: [{ say: 'A groove has at most 64 bars.' }] });
+  });
+});
+
+describe('checks', () => {
+  test('a flam while the other hand is busy, with the touch that frees it', () => {
+    const groove = together(oneLine('A...A...'), oneLine('....A...', 'left hand'));
+    groove.bars[0]!.strokes.find(({ limb }) => limb === 'left hand')!.ornament = 'flam';
+    const [finding] = check(groove, 60);
+    expect(finding).toMatchObject({ kind: 'conflict', place: at('1/2', 'left hand'), fix: { take: 'ornament' } });
+    expect(check(setOrnament(groove, finding!.fix!.place, undefined), 60)).toEqual([]);
+  });
+
+  test('an open hat over its pedal', () => {
+    const groove = together(setSurface(oneLine('..t.....'), at('1/4'), 'open hat'), oneLine('..t.....', 'left foot'));
+    expect(check(groove, 60)).toMatchObject([{ place: at('1/4', 'left foot'), fix: { take: 'stroke' } }]);
+  });
+
+  test('strokes a second by limb, a double as two, over the bar line too', () => {
+    const hat = oneLine('tttttttt');
+    expect(speeds(hat, 60)).toEqual([{ limb: 'right hand', perSecond: 2, feel: 'comfortable' }]);
+    const doubled = setOrnament(hat, at('1/8'), 'double');
+    expect(speeds(doubled, 60)[0]).toMatchObject({ perSecond: 4 });
+    expect(speeds(oneLine('t......t'), 60)[0]).toMatchObject({ perSecond: 2 });
+    expect(speeds(oneLine('tttt tttt tttt tttt', 'right foot'), 140)[0]).toMatchObject({ feel: 'beyond' });
+    expect(check(oneLine('tttt tttt tttt tttt', 'right foot'), 140)).toMatchObject([
+      { kind: 'speed', say: expect.stringContaining('9.3 strokes a second') as string },
+    ]);
+  });
+
+  test('the motion line of a hand goes round the loop', () => {
+    expect(motionLine(oneLine('AttA'), 'right hand').map(({ motion }) => motion)).toEqual(['down', 'tap', 'up', 'full']);
+  });
+});

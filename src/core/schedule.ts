@@ -1,0 +1,229 @@
+import type { Bar, Groove } from './groove/document';
+import { isSwingable, slotsOfBar } from './groove/grid';
+import { otherHand, type Height, type Limb, type Ornament, type Surface } from './groove/limbs';
+import { clicks, type ClickPlan, type ClickVoice } from './time/clickPlan';
+import { add, compare, format, frac, mul, negate, ZERO, type WholeNotes } from './time/fraction';
+import { barLength, barStarts, countsOf } from './time/meter';
+import { swingRatio, swungPlace, type Swing } from './time/swing';
+import { clock, tempoAt, type TempoMap } from './time/tempoMap';
+import type { Ms } from './time/units';
+
+/** Everything that decides when something sounds. */
+export interface Run {
+  /** Already turned round for the player's kit. */
+  groove: Groove;
+  tempo: TempoMap;
+  /** Long–short in place of the groove's own; `straight` switches it off. */
+  swing?: Swing | 'straight';
+  click: ClickPlan;
+  /** Bars counted in, clicked on every count. */
+  countIn: number;
+  /** How often the groove is played. */
+  rounds: number;
+  /** Only these limbs; all of them when left out. */
+  limbs?: readonly Limb[];
+  /** A limb laid behind (+) or pushed ahead (−), in milliseconds. */
+  lean?: Partial<Record<Limb, Ms>>;
+}
+
+interface Timed {
+  /** Where it sounds, in whole notes from the first bar; below 0 in the count-in. */
+  at: WholeNotes;
+  /** When it sounds, in milliseconds from the first bar. */
+  ms: Ms;
+  /** Bars from the first one, over all rounds; below 0 in the count-in. */
+  barInRun: number;
+}
+
+export interface TimedClick extends Timed {
+  kind: 'click';
+  voice: ClickVoice;
+}
+
+export interface TimedStroke extends Timed {
+  kind: 'stroke';
+  limb: Limb;
+  surface: Surface;
+  height: Height;
+  /** `grace`: before a flam or drag. `second`: the second stroke of a double. */
+  role: 'main' | 'second' | 'grace';
+  ornament?: Ornament;
+  round: number;
+  /** Index of the bar in the groove. */
+  bar: number;
+  /** Where it is written, from the start of its bar. */
+  written: WholeNotes;
+}
+
+export type TimedSound = TimedClick | TimedStroke;
+
+/** One bar of the run, for the playhead. */
+export interface TimedBar {
+  startMs: Ms;
+  endMs: Ms;
+  round: number;
+  bar: number;
+  barInRun: number;
+}
+
+export interface Schedule {
+  /** Sorted by time. */
+  sounds: TimedSound[];
+  /** The count-in's bars first, then all rounds. */
+  bars: TimedBar[];
+  /** When each numbered count of the rounds falls, whether it is clicked or not. */
+  countsMs: Ms[];
+  /** When the first bar counted in starts: 0 or below. */
+  startMs: Ms;
+  /** When the last bar ends. */
+  endMs: Ms;
+}
+
+/**
+ * How long before its stroke a grace note sounds. 12–45 ms is heard as one flam (nearer is flat,
+ * farther is two notes); 28 ms is the middle. A drag's first grace comes as long again before.
+ */
+export const GRACE_MS: Ms = 28;
+
+/**
+ * The one place that says when each stroke and click sounds. Player, notation, files and judgement all
+ * ask here. Places stay exact fractions; `ms` is worked out from them last.
+ */
+export function schedule(run: Run): Schedule {
+  const { groove, countIn, rounds } = run;
+  const toMs = clock(run.tempo);
+  const swing = run.swing === 'straight' ? undefined : (run.swing ?? groove.swing);
+  const first = groove.bars[0]!;
+
+  const inRun = Array.from({ length: rounds * groove.bars.length }, (_, barInRun) => ({
+    barInRun,
+    round: Math.floor(barInRun / groove.bars.length),
+    bar: barInRun % groove.bars.length,
+    one: groove.bars[barInRun % groove.bars.length]!,
+  }));
+  const starts = barStarts(inRun.map(({ one }) => barLength(one.meter)));
+  const countInStarts = Array.from({ length: countIn }, (_, index) => negate(mul(barLength(first.meter), frac(countIn - index))));
+
+  const swungBars = new SwungBars(groove, swing, run.tempo);
+  const sounds: TimedSound[] = [];
+
+  const countInPlan: ClickPlan = { kind: 'every', counts: '1', from: '0' };
+  const asClicked = (one: Bar, start: WholeNotes) => ({ start, meter: one.meter, reading: groove.reading, cells: one.cells });
+  for (const click of clicks(
+    countInPlan,
+    countInStarts.map((start) => asClicked(first, start)),
+  )) {
+    const at = add(countInStarts[click.bar]!, click.written);
+    sounds.push({ kind: 'click', at, ms: toMs(at), barInRun: click.bar - countIn, voice: click.voice });
+  }
+  for (const click of clicks(
+    run.click,
+    inRun.map(({ one }, index) => asClicked(one, starts[index]!)),
+  )) {
+    const start = starts[click.bar]!;
+    const at = add(start, swungBars.place(inRun[click.bar]!.bar, start, click.written));
+    sounds.push({ kind: 'click', at, ms: toMs(at), barInRun: click.bar, voice: click.voice });
+  }
+
+  const limbs = run.limbs && new Set(run.limbs);
+  for (const { barInRun, round, bar, one } of inRun) {
+    const start = starts[barInRun]!;
+    for (const struck of strokesOfBar(one, groove)) {
+      if (limbs && !limbs.has(struck.limb)) continue;
+      const at = add(start, swungBars.place(bar, start, struck.at));
+      const ms = toMs(at) + struck.earlierMs + (run.lean?.[struck.limb] ?? 0);
+      const { limb, surface, height, role, ornament, written } = struck;
+      sounds.push({ kind: 'stroke', at, ms, barInRun, limb, surface, height, role, ornament, round, bar, written });
+    }
+  }
+
+  const bars = [
+    ...countInStarts.map((start, index) => ({ start, end: countInStarts[index + 1] ?? ZERO, round: -1, bar: 0, barInRun: index - countIn })),
+    ...inRun.map(({ barInRun, round, bar }) => ({ start: starts[barInRun]!, end: starts[barInRun + 1]!, round, bar, barInRun })),
+  ].map(({ start, end, ...rest }) => ({ ...rest, startMs: toMs(start), endMs: toMs(end) }));
+
+  const countsMs = inRun.flatMap(({ one }, index) => countsOf(one.meter, groove.reading).map((count) => toMs(add(starts[index]!, count.at))));
+
+  sounds.sort((a, b) => a.ms - b.ms);
+  return { sounds, bars, countsMs, startMs: bars[0]!.startMs, endMs: bars.at(-1)!.endMs };
+}
+
+interface StruckPlace {
+  at: WholeNotes;
+  earlierMs: Ms;
+  limb: Limb;
+  surface: Surface;
+  height: Height;
+  role: TimedStroke['role'];
+  ornament?: Ornament;
+  written: WholeNotes;
+}
+
+/** The strokes a bar asks for, ornaments written out: a double is two strokes in its slot. */
+function strokesOfBar(bar: Bar, groove: Groove): StruckPlace[] {
+  const lengths = new Map(slotsOfBar(bar.meter, groove.reading, bar.cells).map((slot) => [format(slot.at), slot.length]));
+  return bar.strokes.flatMap((stroke): StruckPlace[] => {
+    const { limb, surface, height, ornament, at } = stroke;
+    const main: StruckPlace = { at, earlierMs: 0, limb, surface, height, role: 'main', ornament, written: at };
+    const grace = (earlier: number): StruckPlace => ({
+      ...main,
+      earlierMs: -earlier * GRACE_MS,
+      limb: otherHand(limb),
+      height: 'ghost',
+      role: 'grace',
+    });
+    if (ornament === 'flam') return [grace(1), main];
+    if (ornament === 'drag') return [grace(2), grace(1), main];
+    if (ornament === 'double') {
+      const half = mul(lengths.get(format(at))!, frac(1, 2));
+      return [main, { ...main, at: add(at, half), role: 'second' }];
+    }
+    return [main];
+  });
+}
+
+/** Where places written in a bar sound; worked out once for each place and ratio, since rounds repeat them. */
+class SwungBars {
+  private readonly known = new Map<string, WholeNotes>();
+
+  constructor(
+    private readonly groove: Groove,
+    private readonly swing: Swing | undefined,
+    private readonly tempo: TempoMap,
+  ) {}
+
+  /** From the start of the bar to where `written` sounds, in whole notes. */
+  place(bar: number, start: WholeNotes, written: WholeNotes): WholeNotes {
+    if (!this.swing || written.n === 0) return written;
+    const ratio = swingRatio(this.swing, tempoAt(this.tempo, start));
+    const key = `${bar} ${format(ratio)} ${format(written)}`;
+    const known = this.known.get(key);
+    if (known) return known;
+    const one = this.groove.bars[bar]!;
+    const cell = cellAt(one, this.groove, written);
+    const place = isSwingable(cell) ? swungPlace(written, this.swing.value, ratio, barLength(one.meter)) : written;
+    this.known.set(key, place);
+    return place;
+  }
+}
+
+/** The cell a place falls in. */
+function cellAt(bar: Bar, groove: Groove, at: WholeNotes) {
+  const counts = countsOf(bar.meter, groove.reading);
+  let first = 0;
+  let found = bar.cells[0]!;
+  for (const cell of bar.cells) {
+    if (compare(counts[first]!.at, at) > 0) break;
+    found = cell;
+    first += cell.counts;
+  }
+  return found;
+}
+
+/** Where every slot of a bar sounds at a tempo, as fractions of the bar: what the strip draws. */
+export function slotPlaces(groove: Groove, bar: number, swing: Swing | 'straight' | undefined, tempo: TempoMap): WholeNotes[] {
+  const one = groove.bars[bar]!;
+  const swung = new SwungBars(groove, swing === 'straight' ? undefined : (swing ?? groove.swing), tempo);
+  const length = barLength(one.meter);
+  return slotsOfBar(one.meter, groove.reading, one.cells).map((slot) => mul(swung.place(bar, ZERO, slot.at), frac(length.d, length.n)));
+}

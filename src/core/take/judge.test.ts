@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { limbsIn } from '../groove/limbs';
+import { schedule } from '../schedule';
+import { anyGroove, oneLine, together } from '../testing/arbitrary';
+import { MOST_HITS, readTake, runOf, writeTake, type Take } from './document';
+import { judge } from './judge';
+import { KIT_FAULTS, simulateKit, type KitFault, type Playing } from './simulatedKit';
+
+const backbeat = together(oneLine('AtAtAtAt', 'right hand', 80), oneLine('..A...A.', 'left hand'), oneLine('A..tA...', 'right foot'));
+
+const emptyTake = (groove = backbeat, more: Partial<Take> = {}): Take => ({
+  version: 1,
+  groove,
+  tempo: [{ fromBar: 0, bpm: groove.tempo }],
+  click: { kind: 'every', counts: '1', from: '0' },
+  countIn: 1,
+  rounds: 8,
+  task: limbsIn(groove),
+  input: 'simulated kit',
+  playedMs: 1e6,
+  hits: [],
+  ...more,
+});
+function played(playing: Playing, take = emptyTake()): Take {
+  const timed = schedule(runOf(take));
+  return { ...take, playedMs: timed.endMs, hits: simulateKit(timed, take.task, playing, 11) };
+}
+
+test('a take played exactly as written has no error, whatever the groove', () => {
+  fc.assert(
+    fc.property(anyGroove({ ornaments: false }), (groove) => {
+      const take = played({}, emptyTake(groove, { rounds: 2 }));
+      const { figures, verdict } = judge(take, 'concert');
+      expect(figures).toMatchObject({ missed: 0, extra: 0, matched: take.hits.length });
+      // The kit writes its hits to the microsecond.
+      expect(Math.abs(figures.meanErrorMs!)).toBeLessThan(0.001);
+      expect(verdict.about).toBe('clean');
+    }),
+    { numRuns: 40 },
+  );
+});
+
+describe('the verdict names the fault the kit plays', () => {
+  const about: Record<KitFault, string> = {
+    steady: 'clean',
+    late: 'behind or ahead',
+    uneven: 'spread',
+    rushing: 'drift',
+    dragging: 'drift',
+    'late off-beats': 'off-beats',
+    missing: 'missed',
+  };
+  test.each(Object.entries(about))('%s: %s', (fault, expected) => {
+    expect(judge(played(KIT_FAULTS[fault as KitFault]), 'advanced').verdict.about).toBe(expected);
+  });
+
+  test('one late limb', () => {
+    const { verdict } = judge(played({ spreadMs: 5, limb: { limb: 'right foot', offsetMs: 40 } }), 'advanced');
+    expect(verdict.say).toMatch(/^The right foot comes \d+ ms after the other limbs\.$/);
+  });
+
+  test('one late place, with how often and what to loop', () => {
+    const take = played({ spreadMs: 4 });
+    const timed = schedule(runOf(take));
+    const late = new Set(
+      timed.sounds.flatMap((sound) => (sound.kind === 'stroke' && sound.limb === 'right hand' && sound.written.n === 7 ? [Math.round(sound.ms)] : [])),
+    );
+    const hits = take.hits.map((hit) => ([...late].some((ms) => hit.limb === 'right hand' && Math.abs(ms - hit.ms) < 60) ? { ...hit, ms: hit.ms + 50 } : hit));
+    const { verdict } = judge({ ...take, hits }, 'advanced');
+    expect(verdict.say).toMatch(/^The & of 4 in the right hand comes (4|5)\d ms late\.$/);
+    expect(verdict.practise).toMatchObject({ bpm: 69, click: 'every slot', limbs: ['right hand'] });
+  });
+
+  test('nothing but hits elsewhere', () => {
+    expect(judge(emptyTake(), 'advanced').verdict.about).toBe('nothing heard');
+  });
+
+  test('the same playing passes in the first year and not on the concert stage', () => {
+    const take = played({ spreadMs: 16 });
+    expect(judge(take, 'first year').verdict.about).toBe('clean');
+    expect(judge(take, 'concert').verdict.about).toBe('spread');
+  });
+});
+
+test('strokes due after playing stopped are not judged, and a limb out of the task is not missed', () => {
+  const whole = played({});
+  const stopped = judge({ ...whole, playedMs: 3000 - 1 }, 'concert').figures;
+  expect(stopped.matched + stopped.missed).toBe(13);
+  const hands = judge({ ...whole, task: ['right hand'], hits: whole.hits.filter(({ limb }) => limb === 'right hand') }, 'concert').figures;
+  expect(hands).toMatchObject({ matched: 64, missed: 0 });
+});
+
+test('a grace note that is played is not extra, one that is not is not missed', () => {
+  const groove = oneLine('t... t... t... t...');
+  groove.bars[0]!.strokes[1]!.ornament = 'flam';
+  const take = emptyTake(groove, { rounds: 1, task: ['right hand', 'left hand'] });
+  const withGrace = {
+    ...take,
+    playedMs: 4000,
+    hits: [0, 1000, 2000, 3000].map((ms) => ({ limb: 'right hand' as const, ms })).concat({ limb: 'left hand' as never, ms: 970 }),
+  };
+  expect(judge(withGrace, 'concert').figures).toMatchObject({ matched: 4, missed: 0, extra: 0 });
+  expect(judge({ ...withGrace, hits: withGrace.hits.slice(0, 4) }, 'concert').figures).toMatchObject({ matched: 4, missed: 0, extra: 0 });
+});
+
+test('a tempo change within the take is judged where it was heard', () => {
+  const take = emptyTake(backbeat, {
+    tempo: [
+      { fromBar: 0, bpm: 80 },
+      { fromBar: 2, bpm: 120 },
+    ],
+  });
+  const { figures, schedule: timed } = judge(played({}, take), 'concert');
+  expect(figures.missed).toBe(0);
+  expect(timed.endMs).toBe(2 * 3000 + 6 * 2000);
+});
+
+describe('a take as JSON', () => {
+  test('is read back and judged the same', () => {
+    const take = played(KIT_FAULTS.uneven);
+    const read = readTake(JSON.parse(JSON.stringify(writeTake(take))));
+    expect(read.ok && judge(read.value, 'advanced').figures).toEqual(judge(take, 'advanced').figures);
+  });
+
+  const json = () => JSON.parse(JSON.stringify(writeTake(played({})))) as Record<string, unknown>;
+  test.each([
+    ['200,000 hits', { hits: Array.from({ length: 200_000 }, () => 0) }, new RegExp(`200,000 hits .* at most ${MOST_HITS.toLocaleString('en')}`, 's')],
+    ['a tempo of 500', { tempo: [{ fromBar: 0, bpm: 500 }] }, /fastest tempo is 300/],
+    [
+      'tempo changes out of order',
+      {
+        tempo: [
+          { fromBar: 0, bpm: 60 },
+          { fromBar: 0, bpm: 70 },
+        ],
+      },
+      /not in order/,
+    ],
+    ['a tempo that starts late', { tempo: [{ fromBar: 3, bpm: 60 }] }, /bar 0/],
+    ['no limb in the task', { task: [] }, /at least one limb/],
+    ['a time that is no number', { hits: [{ limb: 'right hand', ms: null }] }, /hits 0 ms/],
+    ['a groove of another version', { groove: { version: 7 } }, /version 7/],
+  ])('with %s is refused', (_, change, words) => {
+    const read = readTake({ ...json(), ...change });
+    expect(read.ok).toBe(false);
+    expect(!read.ok && read.problems.map(({ where, say, remedy }) => `${where} ${say} ${remedy}`).join(' ')).toMatch(words);
+  });
+});
+
+test('the simulated kit plays the same from the same seed, and otherwise from another', () => {
+  const timed = schedule(runOf(emptyTake()));
+  const play = (seed: number) => simulateKit(timed, ['right hand'], KIT_FAULTS.uneven, seed);
+  expect(play(3)).toEqual(play(3));
+  expect(play(3)).not.toEqual(play(4));
+});

@@ -1,0 +1,136 @@
+import { format, type WholeNotes } from '../time/fraction';
+import { LIMBS, type Limb } from '../groove/limbs';
+import { beatOf } from '../groove/beat';
+import { schedule, type Schedule, type TimedStroke } from '../schedule';
+import { valueMs } from '../time/tempoMap';
+import type { Ms } from '../time/units';
+import { runOf, type Hit, type Take } from './document';
+import { canBeHeardMs, figuresOf, LEVEL_FACTORS, trendOf, type Figures, type Level, type Placed } from './figures';
+import { gapAt, matchLines } from './match';
+import { verdictOf, type Verdict } from './verdict';
+
+/** To be raised whenever the same take may come to other figures or another verdict than before. */
+export const JUDGE_VERSION = 1;
+
+/** A stroke that was due, with what came of it. `hitMs` and `errorMs` are undefined when it was missed. */
+export interface JudgedStroke {
+  stroke: TimedStroke;
+  hitMs?: Ms;
+  errorMs?: Ms;
+  /** The smallest error that can be heard here. */
+  heardMs: Ms;
+}
+
+/** A hit that belongs to no stroke, on the limb that made it; `barInRun` is the bar it fell in. */
+export interface ExtraHit extends Hit {
+  barInRun: number;
+}
+
+/** All strokes of one limb at one written place of the groove, over the rounds. */
+export interface PlaceFigures extends Figures {
+  limb: Limb;
+  bar: number;
+  written: WholeNotes;
+}
+
+export interface Judgement {
+  schedule: Schedule;
+  strokes: JudgedStroke[];
+  extra: ExtraHit[];
+  figures: Figures;
+  byLimb: (Figures & { limb: Limb })[];
+  byPlace: PlaceFigures[];
+  /** What a stroke of this take may miss by at the player's level, the median over its strokes. */
+  toleranceMs: Ms;
+  verdict: Verdict;
+}
+
+/**
+ * Judges a take: each limb of the task is matched by itself, then the figures are drawn up for all, by
+ * limb and by place. Strokes due after playing stopped are left out. Grace notes are matched, so that
+ * they are not called extra, but neither missed nor averaged. The same take gives the same judgement.
+ */
+export function judge(take: Take, level: Level): Judgement {
+  const timed = schedule(runOf(take));
+  const task = LIMBS.filter((limb) => take.task.includes(limb));
+  const due = timed.sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke' && take.task.includes(sound.limb) && sound.ms <= take.playedMs);
+  const lines = task.map((limb) => {
+    const strokes = due.filter((stroke) => stroke.limb === limb);
+    const hits = take.hits.filter((hit) => hit.limb === limb).sort((a, b) => a.ms - b.ms);
+    return { limb, strokes, hits, expectedMs: strokes.map((stroke) => stroke.ms), hitsMs: hits.map((hit) => hit.ms) };
+  });
+  const matched = matchLines(lines, { longestGapMs: valueMs(beatOf(take.groove), runOf(take).tempo) });
+
+  const heardAt = gapsHeard(due);
+  const strokes: JudgedStroke[] = [];
+  const extra: ExtraHit[] = [];
+  lines.forEach((line, index) => {
+    line.strokes.forEach((stroke, at) => {
+      const hit = matched[index]!.hitOf[at];
+      const hitMs = hit === undefined ? undefined : line.hitsMs[hit];
+      const heardMs = canBeHeardMs(heardAt(stroke.ms));
+      if (stroke.role === 'grace' && hitMs === undefined) return;
+      strokes.push({ stroke, hitMs, errorMs: hitMs === undefined ? undefined : hitMs - stroke.ms, heardMs });
+    });
+    for (const hit of matched[index]!.extra) {
+      const one = line.hits[hit]!;
+      if (one.ms <= take.playedMs) extra.push({ ...one, barInRun: barAt(timed, one.ms) });
+    }
+  });
+  strokes.sort((a, b) => a.stroke.ms - b.stroke.ms);
+
+  const judged = strokes.filter(({ stroke }) => stroke.role !== 'grace');
+  const byLimb = task.map((limb) => ({
+    limb,
+    ...figuresFor(
+      judged.filter(({ stroke }) => stroke.limb === limb),
+      extra.filter((hit) => hit.limb === limb).length,
+    ),
+  }));
+  const byPlace = placesOf(judged);
+  const figures = figuresFor(judged, extra.length);
+  const toleranceMs = LEVEL_FACTORS[level] * median(judged.map(({ heardMs }) => heardMs));
+  const trend = trendOf(placedOf(judged));
+  const trendMs: [Ms, Ms] | undefined = trend && [trend.at(0), trend.at(take.playedMs)];
+  const verdict = verdictOf({ take, figures, byLimb, byPlace, toleranceMs, playedMs: take.playedMs, trendMs });
+  return { schedule: timed, strokes, extra, figures, byLimb, byPlace, toleranceMs, verdict };
+}
+
+const placedOf = (strokes: readonly JudgedStroke[]): Placed[] =>
+  strokes.flatMap(({ stroke, errorMs }) => (errorMs === undefined ? [] : [{ dueMs: stroke.ms, errorMs }]));
+
+function figuresFor(strokes: readonly JudgedStroke[], extra: number): Figures {
+  const placed = placedOf(strokes);
+  return figuresOf(placed, strokes.length - placed.length, extra);
+}
+
+function placesOf(strokes: readonly JudgedStroke[]): PlaceFigures[] {
+  const places = new Map<string, JudgedStroke[]>();
+  for (const each of strokes) {
+    const key = `${each.stroke.limb} ${each.stroke.bar} ${format(each.stroke.written)}`;
+    const all = places.get(key);
+    if (all) all.push(each);
+    else places.set(key, [each]);
+  }
+  return [...places.values()].map((all) => {
+    const { limb, bar, written } = all[0]!.stroke;
+    return { limb, bar, written, ...figuresFor(all, 0) };
+  });
+}
+
+/**
+ * The gap the ear compares a stroke with: to the nearer stroke of any limb at another moment, since the
+ * limbs make one line together.
+ */
+function gapsHeard(due: readonly TimedStroke[]): (ms: Ms) => Ms {
+  const moments = [...new Set(due.filter(({ role }) => role !== 'grace').map(({ ms }) => ms))].sort((a, b) => a - b);
+  const indexOf = new Map(moments.map((ms, index) => [ms, index]));
+  return (ms) => (indexOf.has(ms) ? gapAt(moments, indexOf.get(ms)!) : 0);
+}
+
+const barAt = (timed: Schedule, ms: Ms): number => timed.bars.find((bar) => ms < bar.endMs)?.barInRun ?? timed.bars.at(-1)!.barInRun;
+
+function median(values: readonly number[]): number {
+  if (!values.length) return canBeHeardMs(0);
+  return values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
+}

@@ -1,0 +1,66 @@
+import { fail, ok, type Result } from '../result';
+import { add, frac, mul, ZERO, type WholeNotes } from './fraction';
+
+/** The numbers above and below: 7/8 grouped 2+2+3 is { beats: 7, unit: 8, grouping: [2, 2, 3] }. */
+export interface Meter {
+  beats: number;
+  unit: 2 | 4 | 8 | 16;
+  grouping?: number[];
+}
+
+/** `numbers`: every denominator unit is a count. `pulse`: 6/8, 9/8, 12/8 (and /16) in dotted pulses. */
+export type Reading = 'numbers' | 'pulse';
+
+/** One numbered pulse of a bar. `at` and `length` in whole notes from the start of the bar. */
+export interface Count {
+  number: number;
+  at: WholeNotes;
+  length: WholeNotes;
+}
+
+export const UNITS = [2, 4, 8, 16] as const;
+export const MOST_BEATS = 32;
+
+/** Reads "7/8" or "7/8 (2+2+3)". Problems say which part is wrong and what would work. */
+export function parseMeter(text: string): Result<Meter> {
+  const problem = (where: string, say: string, remedy: string) => fail({ path: ['meter'], where, say, remedy });
+  const match = /^\s*(\d+)\s*\/\s*(\d+)\s*(?:\(?\s*(\d+(?:\s*\+\s*\d+)*)\s*\)?)?\s*$/.exec(text);
+  if (!match) return problem(text, 'is not a meter.', 'Write it like 4/4, 6/8 or 7/8 (2+2+3).');
+  const beats = Number(match[1]);
+  const unit = UNITS.find((known) => known === Number(match[2]));
+  if (beats < 1 || beats > MOST_BEATS) {
+    return problem(match[1]!, 'counts in a bar cannot be counted here.', `Use 1 to ${MOST_BEATS}.`);
+  }
+  if (!unit) return problem(match[2]!, 'cannot stand below the line.', 'Use 2, 4, 8 or 16.');
+  if (!match[3]) return ok({ beats, unit });
+  const grouping = match[3].split('+').map(Number);
+  if (grouping.some((group) => group < 1) || grouping.reduce((a, b) => a + b, 0) !== beats) {
+    return problem(match[3], `does not add up to ${beats}.`, 'Let the groups add up to the number above the line.');
+  }
+  return ok({ beats, unit, grouping });
+}
+
+export const formatMeter = ({ beats, unit }: Meter): string => `${beats}/${unit}`;
+
+export const barLength = ({ beats, unit }: Meter): WholeNotes => frac(beats, unit);
+
+/** 6, 9, 12 … over 8 or 16 can be counted in dotted pulses. */
+export const isCompound = ({ beats, unit }: Meter): boolean => unit >= 8 && beats >= 6 && beats % 3 === 0;
+
+/** The counts of one bar. `pulse` on a meter that has no dotted pulses reads as `numbers`. */
+export function countsOf(meter: Meter, reading: Reading = 'numbers'): Count[] {
+  const unitsPerCount = reading === 'pulse' && isCompound(meter) ? 3 : 1;
+  const length = frac(unitsPerCount, meter.unit);
+  return Array.from({ length: meter.beats / unitsPerCount }, (_, index) => ({
+    number: index + 1,
+    at: index === 0 ? ZERO : mul(length, frac(index)),
+    length,
+  }));
+}
+
+/** Starts of many bars one after another, and where the last one ends: one longer than `bars`. */
+export function barStarts(lengths: readonly WholeNotes[]): WholeNotes[] {
+  const starts: WholeNotes[] = [ZERO];
+  for (const length of lengths) starts.push(add(starts.at(-1)!, length));
+  return starts;
+}

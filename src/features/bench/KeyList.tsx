@@ -1,0 +1,50 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+
+const KEYS: [string, string][] = [
+  ['← →', 'slot by slot'],
+  ['Ctrl ← →', 'count by count'],
+  ['Page Up, Page Down', 'bar by bar'],
+  ['↑ ↓', 'limb by limb'],
+  ['Enter', 'place a stroke of the height used last'],
+  ['Delete', 'take it out'],
+  ['+ −, Shift ↑ ↓', 'raise, lower'],
+  ['F D W Z', 'flam, drag, double (twice), buzz; once more takes it off'],
+  ['1 to 8', 'divide this count'],
+  ['T', 'a triplet over this count and the next'],
+  ['Space', 'hear it, stop'],
+  ['Ctrl Z, Ctrl Y', 'undo, redo'],
+  ['?', 'this list'],
+];
+
+/** Every key of the bench. */
+export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} aria-labelledby="key-list">
+      <DialogTitle id="key-list">Keys on the strip</DialogTitle>
+      <DialogContent>
+        <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 3, rowGap: 1 }}>
+          {KEYS.map(([keys, what]) => (
+            <Box key={keys} sx={{ display: 'contents' }}>
+              <Box component="dt" sx={{ fontWeight: 650 }}>
+                {keys}
+              </Box>
+              <Box component="dd" sx={{ m: 0 }}>
+                {what}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

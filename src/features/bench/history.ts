@@ -1,0 +1,86 @@
+import type { Groove } from '@/core/groove/document';
+import type { Place } from '@/core/groove/edit';
+import { slotsOfBar } from '@/core/groove/grid';
+import { LIMBS, type Height } from '@/core/groove/limbs';
+import { equal, less, ZERO } from '@/core/time/fraction';
+
+/** How many steps can be undone. */
+const MOST_STEPS = 200;
+
+export interface BenchState {
+  groove: Groove;
+  past: Groove[];
+  future: Groove[];
+  cursor: Place;
+  /** The height a new stroke gets: the one used last. */
+  height: Height;
+}
+
+export type BenchAction =
+  | { type: 'edit'; groove: Groove; cursor?: Place; height?: Height; /** Part of the step before: a drag that goes on. */ merge?: boolean }
+  | { type: 'load'; groove: Groove }
+  | { type: 'undo' }
+  | { type: 'redo' }
+  | { type: 'cursor'; cursor: Place }
+  | { type: 'move'; way: 'slot' | 'count' | 'bar' | 'limb'; by: 1 | -1 };
+
+export const openedOn = (groove: Groove): BenchState => ({
+  groove,
+  past: [],
+  future: [],
+  cursor: { bar: 0, limb: 'right hand', at: ZERO },
+  height: 'tap',
+});
+
+/** One history for everything that changes the groove. */
+export function benchReducer(state: BenchState, action: BenchAction): BenchState {
+  switch (action.type) {
+    case 'edit': {
+      const { groove, cursor = state.cursor, height = state.height, merge } = action;
+      if (groove === state.groove) return { ...state, cursor, height };
+      const past = merge ? state.past : [...state.past, state.groove].slice(-MOST_STEPS);
+      return onGrid({ groove, past, future: [], cursor, height });
+    }
+    case 'load':
+      return onGrid({ ...state, groove: action.groove, past: [...state.past, state.groove].slice(-MOST_STEPS), future: [] });
+    case 'undo': {
+      const before = state.past.at(-1);
+      return before ? onGrid({ ...state, groove: before, past: state.past.slice(0, -1), future: [state.groove, ...state.future] }) : state;
+    }
+    case 'redo': {
+      const [after, ...future] = state.future;
+      return after ? onGrid({ ...state, groove: after, past: [...state.past, state.groove], future }) : state;
+    }
+    case 'cursor':
+      return onGrid({ ...state, cursor: action.cursor });
+    case 'move':
+      return { ...state, cursor: moved(state, action.way, action.by) };
+  }
+}
+
+const slotsIn = ({ groove }: BenchState, bar: number) => slotsOfBar(groove.bars[bar]!.meter, groove.reading, groove.bars[bar]!.cells);
+
+/** After a change of grid the cursor stands on the slot at or before its place. */
+function onGrid(state: BenchState): BenchState {
+  const bar = Math.min(state.cursor.bar, state.groove.bars.length - 1);
+  const at = slotsIn(state, bar).findLast((slot) => !less(state.cursor.at, slot.at))?.at ?? ZERO;
+  return { ...state, cursor: { ...state.cursor, bar, at } };
+}
+
+function moved(state: BenchState, way: 'slot' | 'count' | 'bar' | 'limb', by: 1 | -1): Place {
+  const { cursor, groove } = state;
+  if (way === 'limb') return { ...cursor, limb: LIMBS[Math.max(0, Math.min(3, LIMBS.indexOf(cursor.limb) + by))]! };
+  const last = groove.bars.length - 1;
+  if (way === 'bar') return { ...cursor, bar: Math.max(0, Math.min(last, cursor.bar + by)), at: ZERO };
+  const wanted = (bar: number) => slotsIn(state, bar).filter((slot) => way === 'slot' || slot.part === 0);
+  const here = wanted(cursor.bar);
+  const index = by === 1 ? here.findIndex((slot) => less(cursor.at, slot.at)) : here.findLastIndex((slot) => less(slot.at, cursor.at));
+  if (index >= 0) return { ...cursor, at: here[index]!.at };
+  const next = cursor.bar + by;
+  if (next < 0 || next > last) return cursor;
+  return { ...cursor, bar: next, at: wanted(next).at(by === 1 ? 0 : -1)!.at };
+}
+
+/** The stroke under the cursor. */
+export const strokeUnder = ({ groove, cursor }: Pick<BenchState, 'groove' | 'cursor'>) =>
+  groove.bars[cursor.bar]!.strokes.find((stroke) => stroke.limb === cursor.limb && equal(stroke.at, cursor.at));

@@ -1,0 +1,100 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { readGroove, writeGroove, type Groove } from '@/core/groove/document';
+import { keepCopyAction, saveGrooveAction } from './actions';
+
+/** How long the hands rest before a save, in milliseconds. */
+const PAUSE = 500;
+
+export type Saving = { kind: 'saved' } | { kind: 'waiting' } | { kind: 'offline'; say: string } | { kind: 'behind'; theirs: Groove; saveNumber: number };
+
+const sameGroove = (a: Groove, b: Groove): boolean => JSON.stringify(writeGroove(a)) === JSON.stringify(writeGroove(b));
+
+const draftKey = (id: string) => `mochila draft ${id}`;
+
+/** The draft of a groove that was edited here and did not reach the server, if it can be read. */
+function readDraft(id: string): { from: number; groove: Groove } | undefined {
+  try {
+    const draft = JSON.parse(localStorage.getItem(draftKey(id)) ?? 'null') as { from: number; groove: unknown } | null;
+    const read = draft && readGroove(draft.groove);
+    return draft && read?.ok ? { from: draft.from, groove: read.value } : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * Saves the groove by itself. Every edit is first written into this browser, so that closing the window at
+ * once loses nothing: the next opening finds the draft and saves it. A groove that was saved elsewhere
+ * meanwhile is shown beside this one, and the one not chosen is kept as a copy.
+ */
+export function useSaving(id: string, level: string, opened: { groove: Groove; saveNumber: number }, groove: Groove, load: (groove: Groove) => void) {
+  const [saving, setSaving] = useState<Saving>({ kind: 'saved' });
+  const [tries, setTries] = useState(0);
+  const from = useRef(opened.saveNumber);
+  const kept = useRef(opened.groove);
+  const queue = useRef(Promise.resolve());
+
+  useEffect(() => {
+    const draft = readDraft(id);
+    if (!draft || sameGroove(draft.groove, opened.groove)) return localStorage.removeItem(draftKey(id));
+    from.current = draft.from;
+    load(draft.groove);
+    // Only what this bench was opened with can bring a draft.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [id]);
+
+  const behind = saving.kind === 'behind';
+  useEffect(() => {
+    if (groove === kept.current || behind) return;
+    try {
+      localStorage.setItem(draftKey(id), JSON.stringify({ from: from.current, groove: writeGroove(groove) }));
+    } catch {
+      // A browser that keeps nothing still saves to the server in a moment.
+    }
+    const save = async () => {
+      setSaving({ kind: 'waiting' });
+      try {
+        const answer = await saveGrooveAction({ id, from: from.current, groove: writeGroove(groove) });
+        if (answer.kind === 'saved') {
+          from.current = answer.saveNumber;
+          kept.current = groove;
+          // An edit made meanwhile has written a draft of its own, which now starts from this save.
+          const draft = readDraft(id);
+          if (draft && sameGroove(draft.groove, groove)) localStorage.removeItem(draftKey(id));
+          else if (draft) localStorage.setItem(draftKey(id), JSON.stringify({ from: answer.saveNumber, groove: writeGroove(draft.groove) }));
+          setSaving({ kind: 'saved' });
+        } else if (answer.kind === 'behind') {
+          const theirs = readGroove(answer.groove);
+          if (theirs.ok) setSaving({ kind: 'behind', theirs: theirs.value, saveNumber: answer.saveNumber });
+        } else setSaving({ kind: 'offline', say: answer.say });
+      } catch {
+        setSaving({ kind: 'offline', say: 'The server cannot be reached. Your edits are kept in this browser and saved by themselves.' });
+        setTimeout(() => setTries((before) => before + 1), 5000);
+      }
+    };
+    // One save after another, so that each starts from the one before it.
+    const timer = setTimeout(() => (queue.current = queue.current.then(save)), PAUSE);
+    return () => clearTimeout(timer);
+  }, [groove, id, behind, tries]);
+
+  /** Goes on with this window's groove or with the other's; the other one is kept as a copy. */
+  const choose = useCallback(
+    async (which: 'mine' | 'theirs') => {
+      if (saving.kind !== 'behind') return;
+      const copied = await keepCopyAction(writeGroove(which === 'mine' ? saving.theirs : groove), level);
+      if (!copied.ok) return;
+      from.current = saving.saveNumber;
+      if (which === 'theirs') {
+        kept.current = saving.theirs;
+        localStorage.removeItem(draftKey(id));
+        load(saving.theirs);
+      }
+      setSaving({ kind: 'saved' });
+    },
+    [saving, groove, level, load, id],
+  );
+
+  return { saving, choose };
+}

@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
+
+export const signInShape = z.object({
+  name: z.string().trim().min(1, 'Type your sign-in name.').max(200, 'This is longer than any sign-in name.'),
+  password: z.string().min(1, 'Type your password.').max(200, 'This is longer than any password.'),
+});
+
+export const setUpShape = z.object({
+  workshop: nameShape,
+  teacher: nameShape,
+  signInName: signInNameShape,
+  password: passwordShape,
+  school: schoolShape,
+});

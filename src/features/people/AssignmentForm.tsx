@@ -1,0 +1,57 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useActionState } from 'react';
+import { CLICK_PLAN_NAMES } from '@/core/time/clickPlan';
+import { Field } from '@/ui/Field';
+import { EMPTY_FORM } from '@/ui/form';
+import { setAssignmentAction } from './actions';
+
+interface AssignmentFormProps {
+  student: string;
+  grooves: { id: string; title: string; tempo: number }[];
+}
+
+export function AssignmentForm({ student, grooves }: AssignmentFormProps) {
+  const [state, action, busy] = useActionState(setAssignmentAction, EMPTY_FORM);
+  return (
+    <Box
+      component="form"
+      action={action}
+      noValidate
+      sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', sm: '2fr 1fr 1.2fr 1fr' }, gap: 2, maxWidth: 900 }}
+    >
+      <input type="hidden" name="student" value={student} />
+      <Field
+        state={state}
+        name="groove"
+        label="Groove"
+        defaultValue={grooves[0]?.id}
+        options={grooves.map(({ id, title, tempo }) => ({ value: id, label: `${title} (${tempo})` }))}
+        sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' } }}
+      />
+      <Field
+        state={state}
+        name="tempo"
+        label="Tempo, bpm"
+        defaultValue={grooves[0] ? String(grooves[0].tempo) : ''}
+        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      />
+      <Field state={state} name="click" label="Click on" defaultValue="counts" options={CLICK_PLAN_NAMES} />
+      <Field state={state} name="minutes" label="Minutes a day" defaultValue="15" slotProps={{ htmlInput: { inputMode: 'numeric' } }} />
+      <Field state={state} name="reason" label="Why, or what to listen for" multiline minRows={2} sx={{ gridColumn: '1 / -1' }} />
+      <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 2, alignItems: 'center' }}>
+        <Button type="submit" variant="contained" loading={busy}>
+          Set it
+        </Button>
+        {state.say && (
+          <Alert severity="success" role="status" sx={{ py: 0 }}>
+            {state.say}
+          </Alert>
+        )}
+      </Box>
+    </Box>
+  );
+}

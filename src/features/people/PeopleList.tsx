@@ -1,0 +1,61 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Link from '@mui/material/Link';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import type { Person } from '@/server/people';
+import { EmptyState } from '@/ui/EmptyState';
+import { Page } from '@/ui/Page';
+import { plural } from '@/ui/words';
+
+export function PeopleList({ students }: { students: Person[] }) {
+  const add = (
+    <Button href="/people/new" variant="contained">
+      Add a student
+    </Button>
+  );
+  return (
+    <Page title="People" note={students.length ? plural(students.length, 'student') : undefined} actions={students.length > 0 && add}>
+      {!students.length && (
+        <EmptyState title="No students yet" action={add}>
+          Add one with a sign-in name and a first password. Then set a groove to practise.
+        </EmptyState>
+      )}
+      {students.length > 0 && (
+        <Box sx={{ overflowX: 'auto', maxWidth: 980 }} tabIndex={0} role="region" aria-label="Students">
+          <Table>
+            <TableHead>
+              <TableRow>
+                <TableCell>Name</TableCell>
+                <TableCell align="right">Age</TableCell>
+                <TableCell>Level</TableCell>
+                <TableCell>Kit</TableCell>
+                <TableCell>Counting</TableCell>
+                <TableCell>Signs in as</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {students.map((one) => (
+                <TableRow key={one.id} hover>
+                  <TableCell sx={{ overflowWrap: 'anywhere', maxWidth: 280 }}>
+                    <Link href={`/people/${one.id}`} sx={{ fontWeight: 600 }}>
+                      {one.name}
+                    </Link>
+                  </TableCell>
+                  <TableCell align="right">{one.birth_year ? new Date().getFullYear() - one.birth_year : '–'}</TableCell>
+                  <TableCell>{one.level}</TableCell>
+                  <TableCell>{one.setup}</TableCell>
+                  <TableCell>{one.school}</TableCell>
+                  <TableCell sx={{ overflowWrap: 'anywhere' }}>{one.sign_in_name}</TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
+        </Box>
+      )}
+    </Page>
+  );
+}

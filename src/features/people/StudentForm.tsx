@@ -1,0 +1,38 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useActionState } from 'react';
+import { SCHOOL_NAMES } from '@/core/count/schools';
+import { SETUPS } from '@/core/groove/limbs';
+import { LEVELS } from '@/core/take/figures';
+import { Field } from '@/ui/Field';
+import { EMPTY_FORM } from '@/ui/form';
+import { addStudentAction } from './actions';
+
+export function StudentForm({ school }: { school: string }) {
+  const [state, action, busy] = useActionState(addStudentAction, EMPTY_FORM);
+  return (
+    <Box component="form" action={action} noValidate sx={{ display: 'grid', gridTemplateColumns: { sm: '1fr 1fr' }, gap: 2.5, maxWidth: 720 }}>
+      <Field state={state} name="name" label="Name" />
+      <Field state={state} name="birthYear" label="Year of birth" hint="Optional." slotProps={{ htmlInput: { inputMode: 'numeric' } }} />
+      <Field state={state} name="level" label="Level" options={LEVELS} defaultValue={LEVELS[0]} hint="Decides how near a stroke must fall." />
+      <Field state={state} name="setup" label="Kit" options={SETUPS} defaultValue={SETUPS[0]} hint="Every groove is turned round for it." />
+      <Field state={state} name="school" label="Counting" options={SCHOOL_NAMES} defaultValue={school} sx={{ gridColumn: { sm: '1 / -1' } }} />
+      <Field state={state} name="signInName" label="Sign-in name" autoComplete="off" hint="Short and easy to type." />
+      <Field
+        state={state}
+        name="password"
+        label="First password"
+        type="password"
+        autoComplete="new-password"
+        hint="At least 8 characters. Tell it to the student."
+      />
+      <Box>
+        <Button type="submit" variant="contained" size="large" loading={busy}>
+          Add the student
+        </Button>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,101 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Link from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import type { Assignment } from '@/server/assignments';
+import type { StoredGroove } from '@/server/grooves';
+import type { Person } from '@/server/people';
+import type { TakeRow } from '@/server/takes';
+import { Page } from '@/ui/Page';
+import { TakeTable } from '@/ui/take/TakeTable';
+import { dayInWords, plural, tempoInWords } from '@/ui/words';
+import { endAssignmentAction } from './actions';
+import { AssignmentForm } from './AssignmentForm';
+import { ProgressChart } from './ProgressChart';
+
+/** How many takes stand on the page itself; the log has the rest. */
+const LISTED = 12;
+
+interface StudentPageProps {
+  student: Person;
+  assignments: Assignment[];
+  grooves: StoredGroove[];
+  takes: TakeRow[];
+}
+
+/** One student for the teacher: what is set, how it goes, and every take. */
+export function StudentPage({ student, assignments, grooves, takes }: StudentPageProps) {
+  const age = student.birth_year ? `${new Date().getFullYear() - student.birth_year} years` : undefined;
+  const heard = takes.filter((take) => take.sd_error_ms !== null);
+  return (
+    <Page title={student.name} note={[age, student.level, student.setup, student.school].filter(Boolean).join(' · ')}>
+      <Box sx={{ display: 'grid', gap: 4, maxWidth: 1180 }}>
+        <section>
+          <Typography variant="h2" gutterBottom>
+            Set to practise
+          </Typography>
+          {!assignments.length && (
+            <Typography color="textSecondary" sx={{ mb: 2 }}>
+              Nothing is set. Choose a groove below; it stands on {student.name}’s Today at once.
+            </Typography>
+          )}
+          {assignments.map((one) => (
+            <Box key={one.id} sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', py: 1.25, borderTop: 1, borderColor: 'divider' }}>
+              <Box sx={{ flex: '1 1 360px', minWidth: 0 }}>
+                <Typography>
+                  <strong>{one.title}</strong> at {tempoInWords(one.tempo)}, click on {one.click}, {plural(one.minutes, 'minute')} a day
+                </Typography>
+                <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
+                  {one.reason} Since {dayInWords(one.set_at)}.
+                </Typography>
+              </Box>
+              <form action={endAssignmentAction}>
+                <Button type="submit" name="assignment" value={one.id} variant="outlined" size="small" aria-label={`End ${one.title}`}>
+                  End it
+                </Button>
+              </form>
+            </Box>
+          ))}
+          <Box sx={{ mt: 3 }}>
+            <Typography variant="h3" sx={{ mb: 1.5 }}>
+              Set another groove
+            </Typography>
+            <AssignmentForm student={student.id} grooves={grooves.map(({ id, title, tempo }) => ({ id, title, tempo }))} />
+          </Box>
+        </section>
+        {heard.length > 1 && (
+          <section>
+            <Typography variant="h2" gutterBottom>
+              How it goes
+            </Typography>
+            <ProgressChart
+              points={heard
+                .toReversed()
+                .map((take) => ({ at: take.played_at.getTime(), mean: take.mean_error_ms!, spread: take.sd_error_ms!, title: take.title }))}
+            />
+          </section>
+        )}
+        <section>
+          <Typography variant="h2" gutterBottom>
+            Takes
+          </Typography>
+          {takes.length ? (
+            <>
+              <TakeTable takes={takes.slice(0, LISTED)} />
+              {takes.length > LISTED && (
+                <Box sx={{ mt: 1.5 }}>
+                  <Link href={`/takes?student=${student.id}`}>All takes of {student.name}</Link>
+                </Box>
+              )}
+            </>
+          ) : (
+            <Typography color="textSecondary">
+              None yet. They appear here with their figures as soon as {student.name} has played. You can try a groove yourself{' '}
+              <Link href="/grooves">in the room</Link>.
+            </Typography>
+          )}
+        </section>
+      </Box>
+    </Page>
+  );
+}

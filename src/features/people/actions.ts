@@ -1,0 +1,43 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { redirect } from 'next/navigation';
+import { z } from 'zod';
+import { endAssignment, setAssignment } from '@/server/assignments';
+import { groove } from '@/server/grooves';
+import { addStudent, student } from '@/server/people';
+import { asPerson, requireTeacher } from '@/server/session';
+import { fieldProblem, readForm, EMPTY_FORM, type FormState } from '@/ui/form';
+import { assignmentShape, studentShape } from './shapes';
+
+export async function addStudentAction(_before: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const read = readForm(studentShape, form);
+  if (!read.ok) return read.state;
+  const added = await asPerson((db) => addStudent(db, teacher, read.value));
+  if (added === 'taken') return fieldProblem(form, 'signInName', 'This sign-in name is taken. Add a letter or a digit.');
+  redirect(`/people/${added}`);
+}
+
+export async function setAssignmentAction(_before: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const read = readForm(assignmentShape, form);
+  if (!read.ok) return read.state;
+  const { student: student_id, groove: groove_id, ...given } = read.value;
+  const wrong = await asPerson(async (db) => {
+    if (!(await student(db, student_id))) return fieldProblem(form, 'groove', 'This student is not there any more.');
+    if (!(await groove(db, groove_id))) return fieldProblem(form, 'groove', 'This groove is not there any more. Choose another.');
+    await setAssignment(db, teacher, { student_id, groove_id, ...given });
+    return undefined;
+  });
+  if (wrong) return wrong;
+  revalidatePath(`/people/${student_id}`);
+  return { ...EMPTY_FORM, say: 'Set. It is on Today from now on.' };
+}
+
+export async function endAssignmentAction(form: FormData): Promise<void> {
+  await requireTeacher();
+  const id = z.uuid().safeParse(form.get('assignment'));
+  if (id.success) await asPerson((db) => endAssignment(db, id.data));
+  revalidatePath('/people', 'layout');
+}

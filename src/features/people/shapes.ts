@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { SETUPS } from '@/core/groove/limbs';
+import { LEVELS } from '@/core/take/figures';
+import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
+import { tempoShape } from '@/core/groove/document';
+import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
+
+const number = (say: string) =>
+  z
+    .string()
+    .trim()
+    .max(20, say)
+    .transform((text, context) => {
+      const value = text === '' ? NaN : Number(text.replace(',', '.'));
+      if (Number.isFinite(value)) return value;
+      context.addIssue({ code: 'custom', message: say });
+      return z.NEVER;
+    });
+
+const thisYear = () => new Date().getFullYear();
+
+export const studentShape = z.object({
+  name: nameShape,
+  birthYear: z.union([
+    z.literal('').transform(() => undefined),
+    number('Write the year, like 2014, or leave it empty.').pipe(
+      z
+        .number()
+        .int('Write a whole year, like 2014.')
+        .min(1900, 'This is before 1900.')
+        .refine((year) => year <= thisYear(), 'This is in the future.'),
+    ),
+  ]),
+  level: z.enum(LEVELS as [string, ...string[]], 'Choose a level from the list.').transform((level) => level as (typeof LEVELS)[number]),
+  setup: z.enum(SETUPS, 'Choose a set-up from the list.'),
+  school: schoolShape,
+  signInName: signInNameShape,
+  password: passwordShape,
+});
+
+export const assignmentShape = z.object({
+  student: z.uuid('This student is not there any more.'),
+  groove: z.uuid('Choose a groove.'),
+  tempo: number('Write a tempo in beats a minute, like 72.').pipe(tempoShape),
+  click: z.enum(CLICK_PLAN_NAMES as [ClickPlanName, ...ClickPlanName[]], 'Choose a click plan from the list.'),
+  minutes: number('Write the minutes a day, like 15.').pipe(
+    z.number().int('Whole minutes, please.').min(1, 'At least 1 minute.').max(120, 'At most 120 minutes a day.'),
+  ),
+  reason: z.string().trim().min(1, 'Say in a sentence why, or what to listen for.').max(400, 'At most 400 characters.'),
+});

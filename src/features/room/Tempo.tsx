@@ -1,0 +1,100 @@
+'use client';
+
+import AddRounded from '@mui/icons-material/AddRounded';
+import RemoveRounded from '@mui/icons-material/RemoveRounded';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import { tempoShape } from '@/core/groove/document';
+import type { Bpm } from '@/core/time/units';
+import { FIGURE_FONT } from '@/ui/theme';
+import { tempoInWords } from '@/ui/words';
+
+/** The tempo, typed or stepped. What is not a tempo is said and leaves the tempo as it was. */
+export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => void }) {
+  // What was typed holds for the tempo it was typed at; a tempo set elsewhere takes its place.
+  const [draft, setDraft] = useState<{ at: Bpm; text: string; problem?: string }>();
+  const { text: typed, problem } = draft?.at === bpm ? draft : { text: tempoInWords(bpm), problem: undefined };
+
+  const settle = (text: string) => {
+    const read = tempoShape.safeParse(text.trim() === '' ? NaN : Number(text.replace(',', '.')));
+    if (!read.success) return setDraft({ at: bpm, text, problem: read.error.issues[0]!.message });
+    const rounded = Math.round(read.data * 1000) / 1000;
+    setDraft(undefined);
+    if (rounded !== bpm) onChange(rounded);
+  };
+  const step = (by: number) => settle(String(Math.max(20, Math.min(300, bpm + by))));
+
+  return (
+    <Box role="group" aria-label="Tempo" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, position: 'relative' }}>
+      <Stepper label="5 slower" onClick={() => step(-5)}>
+        −5
+      </Stepper>
+      <Stepper label="1 slower" onClick={() => step(-1)}>
+        <RemoveRounded />
+      </Stepper>
+      <Box
+        component="input"
+        inputMode="decimal"
+        aria-label="Tempo in beats a minute"
+        aria-invalid={Boolean(problem)}
+        aria-describedby={problem ? 'tempo-problem' : undefined}
+        value={typed}
+        onChange={(event) => setDraft({ at: bpm, text: event.target.value.slice(0, 8) })}
+        onBlur={(event) => settle(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && settle(event.currentTarget.value)}
+        sx={{
+          width: `${0.62 * Math.max(2, typed.length) + 0.1}em`,
+          font: 'inherit',
+          fontFamily: FIGURE_FONT,
+          fontWeight: 750,
+          fontSize: 64,
+          lineHeight: 1,
+          p: 0,
+          textAlign: 'center',
+          color: problem ? 'error.main' : 'text.primary',
+          bgcolor: 'transparent',
+          border: 0,
+          borderRadius: 1,
+          '&:focus-visible': { outline: '2px solid', outlineColor: 'secondary.main' },
+        }}
+      />
+      <Stepper label="1 faster" onClick={() => step(1)}>
+        <AddRounded />
+      </Stepper>
+      <Stepper label="5 faster" onClick={() => step(5)}>
+        +5
+      </Stepper>
+      {problem && (
+        <Box
+          id="tempo-problem"
+          role="alert"
+          sx={{
+            position: 'absolute',
+            bottom: '100%',
+            left: 0,
+            mb: 1.5,
+            bgcolor: 'background.paper',
+            border: 1,
+            borderColor: 'error.main',
+            color: 'error.main',
+            borderRadius: 1,
+            px: 1.5,
+            py: 0.5,
+            whiteSpace: 'nowrap',
+          }}
+        >
+          {problem}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Stepper({ label, onClick, children }: { label: string; onClick: () => void; children: ReactNode }) {
+  return (
+    <Button onClick={onClick} aria-label={label} sx={{ minWidth: 44, width: 44, height: 44, p: 0, fontSize: 17, color: 'text.primary' }}>
+      {children}
+    </Button>
+  );
+}

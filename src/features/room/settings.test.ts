@@ -1,0 +1,23 @@
+import { expect, test } from 'vitest';
+import { limbKeyOf } from './keys';
+import { settingsAsked } from './settings';
+
+const limbs = ['right hand', 'left hand', 'right foot'] as const;
+
+test('what an address asks of the room is taken where it can be', () => {
+  expect(settingsAsked({ bpm: '66', click: 'every slot', limbs: 'left hand,right foot' }, limbs)).toEqual({
+    bpm: 66,
+    click: 'every slot',
+    task: ['left hand', 'right foot'],
+  });
+});
+
+test.each([{ bpm: '900' }, { bpm: 'x' }, { click: 'loud' }, { limbs: 'left foot' }, { limbs: '' }, {}])('%o asks for nothing that can be', (asked) => {
+  expect(settingsAsked(asked, limbs)).toEqual({});
+});
+
+test('a letter may be a limb’s key; keys with work of their own may not', () => {
+  expect(limbKeyOf({ code: 'KeyK', key: 'k' })).toEqual({ code: 'KeyK', label: 'K' });
+  expect(limbKeyOf({ code: 'ArrowUp', key: 'ArrowUp' })).toEqual({ code: 'ArrowUp', label: 'ArrowUp' });
+  for (const code of ['Space', 'Tab', 'Escape', 'ShiftLeft', '']) expect(limbKeyOf({ code, key: code })).toBeUndefined();
+});

@@ -1,0 +1,161 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Groove } from '@/core/groove/document';
+import type { Limb } from '@/core/groove/limbs';
+import { writeTake, type Hit, type Take } from '@/core/take/document';
+import { canBeHeardMs, LEVEL_FACTORS, type Level } from '@/core/take/figures';
+import { judge, type Judgement } from '@/core/take/judge';
+import type { Bpm, Ms } from '@/core/time/units';
+import { Player } from '@/sound/player';
+import type { VoiceName } from '@/sound/voices';
+import { errorInWords, kindOf, WIDENED, type Bead } from '@/ui/strip/beads';
+import { post } from './outbox';
+import { Performance, type Moment } from './performance';
+import type { RoomSettings } from './settings';
+
+export type Status = 'ready' | 'starting' | 'playing' | 'judged';
+
+export interface Judged {
+  id: string;
+  take: Take;
+  judgement: Judgement;
+}
+
+export interface AttemptOptions {
+  playerId: string;
+  level: Level;
+  grooveId: string;
+  assignmentId?: string;
+  groove: Groove;
+  voices: Partial<Record<Limb, VoiceName>>;
+  /** With every frame while playing: where the ear is. */
+  onMoment: (moment: Moment | undefined) => void;
+}
+
+/** Plays, listens, judges and keeps one attempt after another. */
+export function useAttempt(options: AttemptOptions) {
+  const [status, setStatus] = useState<Status>('ready');
+  const [say, setSay] = useState<string>();
+  const [beads, setBeads] = useState<Bead[]>([]);
+  const [struck, setStruck] = useState<{ limb: Limb; count: number }>();
+  const [judged, setJudged] = useState<Judged>();
+  const player = useRef<Player>(undefined);
+  const performance_ = useRef<Performance>(undefined);
+  const latest = useRef(options);
+  useEffect(() => {
+    latest.current = options;
+  });
+
+  const show = useCallback((hit: Hit) => {
+    setStruck((before) => ({ limb: hit.limb, count: (before?.count ?? 0) + 1 }));
+    const near = performance_.current?.nearest(hit);
+    if (near) setBeads((before) => [...before.slice(-199), beadOf(hit, near, latest.current.level, before.length ? Number(before.at(-1)!.key) + 1 : 0)]);
+  }, []);
+
+  const finish = useCallback(async (note?: string) => {
+    const ending = performance_.current;
+    if (!ending) return;
+    performance_.current = undefined;
+    const { playerId, grooveId, assignmentId, level, onMoment } = latest.current;
+    onMoment(undefined);
+    const take = ending.finish();
+    if (!take) {
+      setStatus('ready');
+      setSay(note ?? 'Nothing was played, so nothing is kept.');
+      return;
+    }
+    const id = crypto.randomUUID();
+    setJudged({ id, take, judgement: judge(take, level) });
+    setStatus('judged');
+    setSay(note);
+    try {
+      await post({ id, playerId, body: JSON.stringify({ id, playerId, grooveId, assignmentId, playedAt: new Date().toISOString(), take: writeTake(take) }) });
+    } catch {
+      setSay('This browser keeps nothing (private window, or its storage is full), so the take is shown but not kept. Allow storage and play it again.');
+    }
+  }, []);
+
+  const start = useCallback(
+    async (settings: RoomSettings) => {
+      setStatus('starting');
+      setSay(undefined);
+      setBeads([]);
+      try {
+        if (!player.current) {
+          player.current = await Player.open();
+          player.current.onInterrupted(() => void finish('The sound was taken away, so the take ends here. Press play to go on.'));
+        }
+        performance_.current = await Performance.start(player.current, latest.current.groove, settings, latest.current.voices);
+        setStatus('playing');
+      } catch (error) {
+        setStatus('ready');
+        setSay((error as Error).message);
+      }
+    },
+    [finish],
+  );
+
+  useEffect(() => {
+    if (status !== 'playing') return;
+    let round = -1;
+    const frame = () => {
+      const playing = performance_.current;
+      if (!playing) return;
+      player.current!.tick();
+      const moment = playing.moment();
+      latest.current.onMoment(moment);
+      for (const hit of playing.kitStrokes()) show(hit);
+      // Each round starts on a clean strip but for the last round's beads, which fade beneath.
+      if (moment && moment.round !== round) {
+        round = moment.round;
+        setBeads((before) => before.filter((bead) => bead.round >= round - 1));
+      }
+      if (playing.over) void finish();
+      else request = requestAnimationFrame(frame);
+    };
+    let request = requestAnimationFrame(frame);
+    return () => cancelAnimationFrame(request);
+  }, [status, show, finish]);
+
+  // Leaving the room ends the sound; a take that was going on is dropped with it.
+  useEffect(
+    () => () => {
+      performance_.current = undefined;
+      void player.current?.close();
+      player.current = undefined;
+    },
+    [],
+  );
+
+  /** A stroke of the person's own at a time of the page's clock. */
+  const strike = useCallback(
+    (limb: Limb, pageMs: Ms) => {
+      const voice = latest.current.voices[limb];
+      if (voice) player.current?.strike(voice);
+      const hit = performance_.current?.strike(limb, pageMs);
+      if (hit) show(hit);
+      else setStruck((before) => ({ limb, count: (before?.count ?? 0) + 1 }));
+    },
+    [show],
+  );
+
+  const setTempo = useCallback((bpm: Bpm) => void performance_.current?.setTempo(bpm), []);
+  const again = useCallback(() => {
+    setStatus('ready');
+    setJudged(undefined);
+    setBeads([]);
+    setSay(undefined);
+  }, []);
+
+  return { status, say, beads, struck, judged, start, stop: finish, strike, setTempo, again };
+}
+
+function beadOf(hit: Hit, { stroke, startMs, endMs }: NonNullable<ReturnType<Performance['nearest']>>, level: Level, number: number): Bead {
+  const errorMs = hit.ms - stroke.ms;
+  const due = (100 * (stroke.ms - startMs)) / (endMs - startMs);
+  const offset = Math.max(-12, Math.min(12, (100 * WIDENED * errorMs) / (endMs - startMs)));
+  // What can be heard depends on the gap; while playing the least of it does for the colour.
+  const kind = kindOf(errorMs, LEVEL_FACTORS[level] * canBeHeardMs(0));
+  return { key: String(number), limb: hit.limb, bar: stroke.bar, round: stroke.round, percent: due + offset, kind, title: errorInWords(errorMs) };
+}

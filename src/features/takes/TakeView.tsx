@@ -1,0 +1,58 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useMemo } from 'react';
+import { judge } from '@/core/take/judge';
+import type { Take } from '@/core/take/document';
+import type { TakeRow } from '@/server/takes';
+import { Page } from '@/ui/Page';
+import { practiceHref } from '@/ui/take/practiceHref';
+import { TakeFigures } from '@/ui/take/TakeFigures';
+import { TakePicture } from '@/ui/take/TakePicture';
+import { VerdictNote } from '@/ui/take/VerdictNote';
+import { dayInWords, lengthInWords, tempoInWords } from '@/ui/words';
+
+interface TakeViewProps {
+  take: TakeRow & { take: Take };
+  school: string;
+  /** Whether it is the reader's own, so that the next practice can be opened from here. */
+  own: boolean;
+}
+
+/** One take: what to fix first, where every stroke fell, and the figures. */
+export function TakeView({ take: row, school, own }: TakeViewProps) {
+  const judgement = useMemo(() => judge(row.take, row.level), [row]);
+  const note = [
+    `${own ? '' : `${row.player}, `}${dayInWords(row.played_at)}`,
+    `${tempoInWords(row.tempo)} bpm, click on ${row.click}`,
+    lengthInWords(row.played_ms),
+    row.input,
+  ].join(' · ');
+  return (
+    <Page
+      title={row.title}
+      note={note}
+      actions={
+        <Button href={own ? '/takes' : `/takes?student=${row.player_id}`} variant="outlined">
+          All takes
+        </Button>
+      }
+    >
+      <Box sx={{ display: 'grid', gap: 3.5, maxWidth: 1180 }}>
+        <VerdictNote
+          verdict={judgement.verdict}
+          action={
+            own && (
+              <Button href={practiceHref(row.groove_id, judgement.verdict.practise)} variant="outlined">
+                Practise this
+              </Button>
+            )
+          }
+        />
+        <TakePicture take={row.take} judgement={judgement} school={school} />
+        <TakeFigures judgement={judgement} />
+      </Box>
+    </Page>
+  );
+}

@@ -1,0 +1,57 @@
+import pg from 'pg';
+
+/** All that queries need; a pool's client in the application, any client in tests and scripts. */
+export type Db = Pick<pg.ClientBase | pg.Pool, 'query'>;
+
+// numeric columns hold tempos of three decimal places, which a double carries exactly enough to show.
+pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
+
+function pool(variable: 'WEB_DATABASE_URL' | 'DOOR_DATABASE_URL', most: number): () => pg.Pool {
+  let made: pg.Pool | undefined;
+  return () => {
+    const connectionString = process.env[variable];
+    if (!connectionString) throw new Error(`${variable} is not set: start Mochila with npm start`);
+    if (!made) {
+      made = new pg.Pool({ connectionString, max: most, connectionTimeoutMillis: 5000, statement_timeout: 15_000 });
+      // An idle connection that the server closed is replaced at the next query.
+      made.on('error', () => {});
+    }
+    return made;
+  };
+}
+
+/** The role that shows and keeps things, as the person whose session it is told. */
+export const webPool = pool('WEB_DATABASE_URL', 10);
+/** The role that signs people in and out, and can do nothing else. */
+export const doorPool = pool('DOOR_DATABASE_URL', 4);
+
+/**
+ * Runs `work` in one transaction as the person the session's token belongs to; row-level security shows
+ * what that person may see. Anything thrown undoes all of it.
+ */
+export async function asSession<T>(token: string, work: (db: Db) => Promise<T>, from: pg.Pool = webPool()): Promise<T> {
+  const client = await from.connect();
+  let broken: Error | undefined;
+  try {
+    await client.query('begin');
+    await client.query(`select set_config('mochila.session', $1, true)`, [token]);
+    const result = await work(client);
+    await client.query('commit');
+    return result;
+  } catch (error) {
+    await client.query('rollback').catch((failed: Error) => (broken = failed));
+    throw error;
+  } finally {
+    client.release(broken);
+  }
+}
+
+/** Whether the database answers. */
+export async function databaseAnswers(): Promise<boolean> {
+  try {
+    await webPool().query('select 1');
+    return true;
+  } catch {
+    return false;
+  }
+}

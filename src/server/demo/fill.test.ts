@@ -1,0 +1,61 @@
+import { expect, test } from 'vitest';
+import { readGroove } from '@/core/groove/document';
+import { readTake } from '@/core/take/document';
+import { judge } from '@/core/take/judge';
+import { doorState } from '../door';
+import { throwAwayDatabase } from '../testing/throwAway';
+import { fillDemo } from './fill';
+
+const here = throwAwayDatabase('demo');
+const NOW = new Date('2026-11-20T12:00:00Z');
+
+const fingerprint = async () =>
+  (
+    await here.owner.query<{ sum: string }>(
+      `select md5(string_agg(concat_ws(' ', t.id, matched, missed, mean_error_ms, document), '' order by t.id)) as sum from take t`,
+    )
+  ).rows[0]!.sum;
+
+test('the demo is the same every time, and filled only once', async () => {
+  await fillDemo(here.ownerUrl, NOW);
+  const first = await fingerprint();
+  await fillDemo(here.ownerUrl, NOW);
+  expect(await fingerprint()).toBe(first);
+  await here.owner.query('truncate workshop cascade');
+  await fillDemo(here.ownerUrl, NOW);
+  expect(await fingerprint()).toBe(first);
+});
+
+test('one teacher and six students from 9 to 67, of three kits and four levels', async () => {
+  const { demoPeople } = await doorState();
+  expect(demoPeople.map(({ role }) => role)).toEqual(['teacher', ...Array.from({ length: 6 }, () => 'student')]);
+  const pupils = demoPeople.filter(({ role }) => role === 'student');
+  expect(pupils.map(({ birth_year }) => 2026 - birth_year!)).toEqual([9, 14, 23, 35, 52, 67]);
+  expect(new Set(pupils.map(({ setup }) => setup)).size).toBe(3);
+  expect(new Set(pupils.map(({ level }) => level)).size).toBe(4);
+});
+
+test('every document in it is valid, every take within three weeks, its row what judging gives', async () => {
+  const { rows: kept } = await here.owner.query<{ document: unknown }>('select document from groove');
+  expect(kept).toHaveLength(8);
+  for (const { document } of kept) expect(readGroove(document).ok).toBe(true);
+  const { rows } = await here.owner.query<{
+    document: unknown;
+    level: 'concert';
+    matched: number;
+    missed: number;
+    extra: number;
+    verdict: string;
+    played_at: Date;
+  }>('select * from take');
+  expect(rows.length).toBeGreaterThan(60);
+  for (const row of rows) {
+    const read = readTake(row.document);
+    if (!read.ok) throw new Error(read.problems[0]!.say);
+    const { figures, verdict } = judge(read.value, row.level);
+    expect(row).toMatchObject({ matched: figures.matched, missed: figures.missed, extra: figures.extra, verdict: verdict.say });
+    const daysAgo = (NOW.getTime() - row.played_at.getTime()) / 86_400_000;
+    expect(daysAgo).toBeGreaterThan(0);
+    expect(daysAgo).toBeLessThan(22);
+  }
+});

@@ -1,0 +1,138 @@
+import { createHash } from 'node:crypto';
+import { subDays } from 'date-fns';
+import pg from 'pg';
+import { limbsIn, turnFor } from '@/core/groove/limbs';
+import { randomFrom, seedOf } from '@/core/random';
+import { schedule } from '@/core/schedule';
+import { runOf, type Take } from '@/core/take/document';
+import { simulateKit, type Playing } from '@/core/take/simulatedKit';
+import { CLICK_PLANS } from '@/core/time/clickPlan';
+import { setAssignment } from '../assignments';
+import type { Db } from '../database';
+import { addGroove } from '../grooves';
+import { insertTake } from '../takes';
+import { STARTER_GROOVES } from './grooves';
+import { DEMO_STUDENTS, DEMO_TEACHER, DEMO_WORKSHOP, type DemoAssignment, type DemoStudent } from './people';
+
+/** How far back the demo's log reaches. */
+const DEMO_DAYS = 21;
+const DEMO_ROUNDS = 8;
+
+/** A row's id made from its name, so that every demo has the same ones. */
+function demoId(name: string): string {
+  const hex = createHash('sha256').update(`mochila demo ${name}`).digest('hex');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}
+
+/**
+ * Fills an empty database with the demo workshop, in one transaction, as the database's owner. Does
+ * nothing where there is a workshop already. Only the dates depend on `now`; the rest is the same every time.
+ */
+export async function fillDemo(ownerUrl: string, now: Date): Promise<void> {
+  const client = new pg.Client({ connectionString: ownerUrl });
+  await client.connect();
+  try {
+    await client.query('begin');
+    await client.query('lock table workshop in exclusive mode');
+    const { rowCount } = await client.query('select from workshop');
+    if (!rowCount) await fill(client, now);
+    await client.query('commit');
+  } finally {
+    await client.end();
+  }
+}
+
+async function fill(db: Db, now: Date): Promise<void> {
+  const workshop_id = demoId('workshop');
+  await db.query('insert into workshop (id, name, place, is_demo) values ($1, $2, $3, true)', [workshop_id, DEMO_WORKSHOP.name, DEMO_WORKSHOP.place]);
+  const add = (id: string, role: string, one: { name: string; signInName: string; age: number; school: string }, level: string, setup: string) =>
+    db.query('insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)', [
+      id,
+      workshop_id,
+      role,
+      one.name,
+      one.signInName,
+      now.getFullYear() - one.age,
+      level,
+      setup,
+      one.school,
+    ]);
+  const teacher = { id: demoId(DEMO_TEACHER.name), workshop_id };
+  await add(teacher.id, 'teacher', DEMO_TEACHER, 'concert', 'crossed');
+  for (const { groove, level } of STARTER_GROOVES) await addGroove(db, teacher, { id: demoId(groove.title), groove, level });
+  for (const student of DEMO_STUDENTS) {
+    const id = demoId(student.name);
+    await add(id, 'student', student, student.level, student.setup);
+    for (const { daysAgo, endedDaysAgo, groove, ...given } of student.assignments) {
+      const assignmentId = demoId(`${student.name} ${groove}`);
+      await setAssignment(db, teacher, { ...given, id: assignmentId, student_id: id, groove_id: demoId(groove), setAt: atHour(now, daysAgo, 15, 0) });
+      if (endedDaysAgo !== undefined) await db.query('update assignment set ended_at = $2 where id = $1', [assignmentId, atHour(now, endedDaysAgo, 15, 0)]);
+    }
+    await fillTakes(db, now, student, { id, workshop_id });
+  }
+}
+
+/** A time of day so many days before now, in UTC. */
+function atHour(now: Date, daysAgo: number, hour: number, minute: number): Date {
+  const day = subDays(now, daysAgo);
+  return new Date(Date.UTC(day.getUTCFullYear(), day.getUTCMonth(), day.getUTCDate(), hour, minute));
+}
+
+async function fillTakes(db: Db, now: Date, student: DemoStudent, player: { id: string; workshop_id: string }): Promise<void> {
+  const random = randomFrom(seedOf(student.name));
+  for (let daysAgo = DEMO_DAYS - 1; daysAgo >= 1; daysAgo--) {
+    const set = student.assignments.filter((one) => one.daysAgo > daysAgo && (one.endedDaysAgo ?? 0) < daysAgo);
+    const practised = random() * 10 < student.daysInTen;
+    const count = 1 + Math.floor(random() * 3);
+    const [hour, minute] = [15 + Math.floor(random() * 4), Math.floor(random() * 50)];
+    if (!practised) continue;
+    for (let index = 0; index < count && set.length; index++) {
+      const one = set[index % set.length]!;
+      const name = `${student.name} ${daysAgo} ${index}`;
+      await insertTake(db, {
+        id: demoId(`take ${name}`),
+        player: { ...player, level: student.level },
+        grooveId: demoId(one.groove),
+        assignmentId: demoId(`${student.name} ${one.groove}`),
+        playedAt: atHour(now, daysAgo, hour, minute + index * 3),
+        take: demoTake(student, one, daysAgo, seedOf(name)),
+      });
+    }
+  }
+}
+
+/** One take of a student on a day, played by the simulated kit somewhere between the first way and the last. */
+function demoTake(student: DemoStudent, set: DemoAssignment, daysAgo: number, seed: number): Take {
+  const written = STARTER_GROOVES.find(({ groove }) => groove.title === set.groove)!.groove;
+  const groove = turnFor(written, student.setup);
+  const way = 1 - daysAgo / DEMO_DAYS;
+  // Begun a little slower than set, and there by the end.
+  const slower = Math.round((set.tempo * 0.12 * Math.max(0, daysAgo - 4)) / DEMO_DAYS);
+  const take: Take = {
+    version: 1,
+    groove,
+    tempo: [{ fromBar: 0, bpm: set.tempo - slower }],
+    click: CLICK_PLANS[set.click],
+    countIn: 1,
+    rounds: DEMO_ROUNDS,
+    task: limbsIn(groove),
+    input: 'simulated kit',
+    playedMs: 0,
+    hits: [],
+  };
+  const timed = schedule(runOf(take));
+  return { ...take, playedMs: Math.round(timed.endMs), hits: simulateKit(timed, take.task, between(student.from, student.to, way), seed) };
+}
+
+/** The way of playing `way` of the way from one to another, 0 to 1. */
+function between(from: Playing, to: Playing, way: number): Playing {
+  const mix = (a = 0, b = 0) => a + (b - a) * way;
+  return {
+    offsetMs: mix(from.offsetMs, to.offsetMs),
+    spreadMs: mix(from.spreadMs, to.spreadMs),
+    driftPercent: mix(from.driftPercent, to.driftPercent),
+    missedShare: mix(from.missedShare, to.missedShare),
+    offCountMs: mix(from.offCountMs, to.offCountMs),
+    ...(from.limb && { limb: { limb: from.limb.limb, offsetMs: mix(from.limb.offsetMs, to.limb?.offsetMs) } }),
+  };
+}

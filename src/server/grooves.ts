@@ -1,0 +1,79 @@
+import { readGroove, writeGroove, metersInWords, GROOVE_VERSION, type Groove } from '@/core/groove/document';
+import { sentence } from '@/core/result';
+import type { Level } from '@/core/take/figures';
+import type { Db } from './database';
+import type { Person } from './people';
+
+/** A groove as lists show it. */
+export interface GrooveRow {
+  id: string;
+  title: string;
+  meter: string;
+  level: Level;
+  tempo: number;
+}
+
+export interface StoredGroove extends GrooveRow {
+  /** Raised with every save. */
+  save_number: number;
+  groove: Groove;
+}
+
+const ROW = 'select id, title, meter, level, tempo, save_number';
+
+/** All grooves the person may see, the easiest first. */
+export async function grooves(db: Db): Promise<StoredGroove[]> {
+  const { rows } = await db.query<GrooveRow & { save_number: number; document: unknown }>(
+    `${ROW}, document from groove
+     order by array_position(array['first year', 'second year', 'advanced', 'concert'], level), title`,
+  );
+  return rows.map(read);
+}
+
+export async function groove(db: Db, id: string): Promise<StoredGroove | undefined> {
+  const { rows } = await db.query<GrooveRow & { save_number: number; document: unknown }>(`${ROW}, document from groove where id = $1`, [id]);
+  return rows[0] && read(rows[0]);
+}
+
+function read({ document, ...row }: GrooveRow & { save_number: number; document: unknown }): StoredGroove {
+  const result = readGroove(document);
+  // Only what was read before is stored, so this is damage, not something a user did.
+  if (!result.ok) throw new Error(`Groove ${row.id} cannot be read: ${sentence(result.problems[0]!)}`);
+  return { ...row, groove: result.value };
+}
+
+/** Keeps a new groove in the teacher's workshop. */
+export async function addGroove(db: Db, teacher: Pick<Person, 'id' | 'workshop_id'>, made: { id?: string; groove: Groove; level: Level }): Promise<string> {
+  const id = made.id ?? crypto.randomUUID();
+  await db.query(
+    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    [
+      id,
+      teacher.workshop_id,
+      teacher.id,
+      made.groove.title,
+      metersInWords(made.groove),
+      made.level,
+      made.groove.tempo,
+      GROOVE_VERSION,
+      JSON.stringify(writeGroove(made.groove)),
+    ],
+  );
+  return id;
+}
+
+/** `saved` with the new save number; `behind` with what stands there when somebody else saved meanwhile; `gone` when there is none to save. */
+export type Saved = { kind: 'saved'; save_number: number } | { kind: 'behind'; current: StoredGroove } | { kind: 'gone' };
+
+/** Saves a groove that was edited from the save `from`; a later one is never overwritten. */
+export async function saveGroove(db: Db, id: string, from: number, edited: Groove): Promise<Saved> {
+  const { rows } = await db.query<{ save_number: number }>(
+    `update groove set title = $3, meter = $4, tempo = $5, document_version = $6, document = $7, save_number = save_number + 1, saved_at = now()
+     where id = $1 and save_number = $2 returning save_number`,
+    [id, from, edited.title, metersInWords(edited), edited.tempo, GROOVE_VERSION, JSON.stringify(writeGroove(edited))],
+  );
+  if (rows[0]) return { kind: 'saved', save_number: rows[0].save_number };
+  const current = await groove(db, id);
+  return current ? { kind: 'behind', current } : { kind: 'gone' };
+}

@@ -1,0 +1,51 @@
+import pg from 'pg';
+import { afterAll, beforeAll } from 'vitest';
+import { asSession, type Db } from '../database';
+import { databaseOf, dropDatabase, ensureDatabase, migrate } from '../migrate';
+
+/** A migrated database of its own for a test file, dropped afterwards, with the web server's two roles. */
+export interface ThrowAway {
+  ownerUrl: string;
+  owner: pg.Pool;
+  web: pg.Pool;
+  door: pg.Pool;
+  /** As the person of a session, through the web role. */
+  as: <T>(token: string, work: (db: Db) => Promise<T>) => Promise<T>;
+}
+
+export function throwAwayDatabase(name: string): ThrowAway {
+  const server = process.env.TEST_DATABASE_URL;
+  if (!server) throw new Error('TEST_DATABASE_URL is not set: run npm test');
+  const url = new URL(server);
+  url.pathname = `/mochila_test_${name}_${process.pid}`;
+  const here = { ownerUrl: url.href } as ThrowAway;
+  const pools: pg.Pool[] = [];
+
+  beforeAll(async () => {
+    const passwords = { web: 'web-of-a-test', door: 'door-of-a-test' };
+    await ensureDatabase(url.href);
+    await migrate(url.href, passwords);
+    const login = (kind: 'web' | 'door') => {
+      const role = new URL(url);
+      role.username = `${databaseOf(url.href).slice(0, 50)}_${kind}_login`;
+      role.password = passwords[kind];
+      return role.href;
+    };
+    // The door's functions take their pool from the environment, as in the web server.
+    process.env.WEB_DATABASE_URL = login('web');
+    process.env.DOOR_DATABASE_URL = login('door');
+    here.owner = new pg.Pool({ connectionString: url.href });
+    here.web = new pg.Pool({ connectionString: login('web') });
+    here.door = new pg.Pool({ connectionString: login('door') });
+    here.as = (token, work) => asSession(token, work, here.web);
+    pools.push(here.owner, here.web, here.door);
+  });
+  afterAll(async () => {
+    for (const pool of pools) {
+      pool.on('error', () => {});
+      await pool.end();
+    }
+    await dropDatabase(url.href);
+  });
+  return here;
+}

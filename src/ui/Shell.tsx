@@ -1,0 +1,143 @@
+'use client';
+
+import BrightnessMediumOutlined from '@mui/icons-material/BrightnessMediumOutlined';
+import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
+import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
+import LogoutOutlined from '@mui/icons-material/LogoutOutlined';
+import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import { useColorScheme } from '@mui/material/styles';
+import Tooltip from '@mui/material/Tooltip';
+import NextLink from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useSyncExternalStore, type ReactNode } from 'react';
+import { z } from 'zod';
+import { FIGURE_FONT } from './theme';
+
+// Zod would first try whether it may compile code, which the content security policy forbids and reports.
+z.config({ jitless: true });
+
+const TEACHER = [
+  ['Today', '/today'],
+  ['Grooves', '/grooves'],
+  ['People', '/people'],
+  ['Log', '/takes'],
+] as const;
+const STUDENT = [
+  ['Today', '/today'],
+  ['Grooves', '/grooves'],
+  ['Log', '/takes'],
+] as const;
+
+interface ShellProps {
+  role: 'teacher' | 'student';
+  name: string;
+  workshop: string;
+  signOut: () => Promise<void>;
+  children: ReactNode;
+}
+
+/** The rail at the side (on a phone: along the foot) and the page beside it. */
+export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
+  const path = usePathname();
+  return (
+    <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: { xs: 'column-reverse', sm: 'row' } }}>
+      <Box
+        component="nav"
+        aria-label="Main"
+        sx={{
+          flex: 'none',
+          width: { sm: 76 },
+          bgcolor: '#22263a',
+          color: '#fbf8f1',
+          display: 'flex',
+          flexDirection: { xs: 'row', sm: 'column' },
+          alignItems: 'center',
+          position: 'sticky',
+          top: { sm: 0 },
+          bottom: { xs: 0, sm: 'auto' },
+          height: { sm: '100dvh' },
+          zIndex: 10,
+          px: { xs: 1, sm: 0 },
+        }}
+      >
+        <Box aria-hidden sx={{ display: { xs: 'none', sm: 'block' }, fontFamily: FIGURE_FONT, fontWeight: 800, fontSize: 26, lineHeight: 1, pt: 1.5, pb: 2 }}>
+          m
+        </Box>
+        {(role === 'teacher' ? TEACHER : STUDENT).map(([word, href]) => {
+          const here = path.startsWith(href);
+          return (
+            <Box
+              key={href}
+              component={NextLink}
+              href={href}
+              aria-current={here ? 'page' : undefined}
+              sx={{
+                width: { sm: 1 },
+                px: { xs: 1.5, sm: 0 },
+                minHeight: 44,
+                display: 'grid',
+                placeItems: 'center',
+                fontSize: 13,
+                color: 'inherit',
+                textDecoration: 'none',
+                opacity: here ? 1 : 0.8,
+                fontWeight: here ? 700 : 450,
+                boxShadow: here ? { xs: 'inset 0 3px #e2ad5c', sm: 'inset 3px 0 #e2ad5c' } : 'none',
+                '&:hover': { opacity: 1 },
+                '&:focus-visible': { outline: '2px solid #e2ad5c', outlineOffset: -2 },
+              }}
+            >
+              {word}
+            </Box>
+          );
+        })}
+        <Box
+          sx={{
+            mt: { sm: 'auto' },
+            ml: { xs: 'auto', sm: 0 },
+            pb: { sm: 1.5 },
+            display: 'flex',
+            flexDirection: { xs: 'row', sm: 'column' },
+            alignItems: 'center',
+          }}
+        >
+          <SchemeButton />
+          <form action={signOut}>
+            <Tooltip title={`${name}, ${workshop}: sign out`} placement="right">
+              <IconButton type="submit" aria-label={`Sign out ${name}`} sx={{ color: 'inherit', width: 44, height: 44 }}>
+                <LogoutOutlined fontSize="small" />
+              </IconButton>
+            </Tooltip>
+          </form>
+        </Box>
+      </Box>
+      <Box component="main" sx={{ flex: 1, minWidth: 0 }}>
+        {children}
+      </Box>
+    </Box>
+  );
+}
+
+const SCHEMES = {
+  system: { icon: BrightnessMediumOutlined, words: 'Light or dark as the device', next: 'light' },
+  light: { icon: LightModeOutlined, words: 'Light', next: 'dark' },
+  dark: { icon: DarkModeOutlined, words: 'Dark', next: 'system' },
+} as const;
+
+function SchemeButton() {
+  const { mode, setMode } = useColorScheme();
+  const mounted = useSyncExternalStore(
+    () => () => {},
+    () => true,
+    () => false,
+  );
+  const { icon: Icon, words, next } = SCHEMES[(mounted && mode) || 'system'];
+  return (
+    <Tooltip title={`${words}: change`} placement="right">
+      <IconButton onClick={() => setMode(next)} aria-label={`${words}: change`} sx={{ color: 'inherit', width: 44, height: 44 }}>
+        <Icon fontSize="small" />
+      </IconButton>
+    </Tooltip>
+  );
+}

@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { SCHOOL_NAMES } from '@/core/count/schools';
+
+// What several forms ask for, with the words that are shown at the field.
+
+export const nameShape = z.string().trim().min(1, 'Give a name.').max(120, 'At most 120 characters.');
+
+export const signInNameShape = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .min(2, 'At least 2 characters.')
+  .max(60, 'At most 60 characters.')
+  .regex(/^[\p{L}\p{N}._-]+$/u, 'Letters, digits, dots and dashes only, no blanks.');
+
+export const passwordShape = z.string().min(8, 'At least 8 characters.').max(200, 'At most 200 characters.');
+
+export const schoolShape = z.enum(SCHOOL_NAMES, 'Choose a school of counting from the list.');

@@ -1,0 +1,84 @@
+import type { Limb } from '@/core/groove/limbs';
+import type { Judgement } from '@/core/take/judge';
+import type { TimedStroke } from '@/core/schedule';
+import type { Ms } from '@/core/time/units';
+
+/** What came of one stroke or hit, as the strip shows it. */
+export interface Bead {
+  key: string;
+  limb: Limb;
+  bar: number;
+  round: number;
+  /** Where in the bar, 0–100. */
+  percent: number;
+  kind: 'near' | 'early' | 'late' | 'missed' | 'extra';
+  /** In words, for a pointer that rests on it. */
+  title: string;
+}
+
+/** The band round a stroke in which nobody hears an error, half its width in percent of the bar. */
+export interface UnheardBand {
+  key: string;
+  limb: Limb;
+  bar: number;
+  percent: number;
+  half: number;
+}
+
+/** Offsets are drawn this many times as wide as time, so that a few milliseconds can be seen. */
+export const WIDENED = 3;
+
+/** At most this share of a bar, so that a widened bead never crosses into the next bar. */
+const FARTHEST = 12;
+
+/** The beads of a judged take. `widen` 1 is true to the time axis. */
+export function beadsOf(judgement: Judgement, widen: number): Bead[] {
+  const { bars } = judgement.schedule;
+  const barOf = new Map(bars.map((bar) => [bar.barInRun, bar]));
+  const beads = judgement.strokes.map(({ stroke, errorMs }, index): Bead => {
+    const { startMs, endMs } = barOf.get(stroke.barInRun)!;
+    const percent = (100 * (stroke.ms - startMs)) / (endMs - startMs);
+    const base = { key: `stroke ${index}`, limb: stroke.limb, bar: stroke.bar, round: stroke.round };
+    if (errorMs === undefined) return { ...base, percent, kind: 'missed', title: `round ${stroke.round + 1}: missed` };
+    const offset = Math.max(-FARTHEST, Math.min(FARTHEST, (widen * 100 * errorMs) / (endMs - startMs)));
+    return { ...base, percent: percent + offset, kind: kindOf(errorMs, judgement.toleranceMs), title: `round ${stroke.round + 1}: ${errorInWords(errorMs)}` };
+  });
+  const extra = judgement.extra.flatMap(({ limb, ms, barInRun }, index): Bead[] => {
+    const bar = barOf.get(barInRun)!;
+    if (bar.round < 0) return [];
+    const percent = (100 * (ms - bar.startMs)) / (bar.endMs - bar.startMs);
+    return [{ key: `extra ${index}`, limb, bar: bar.bar, round: bar.round, percent, kind: 'extra', title: `round ${bar.round + 1}: an extra hit` }];
+  });
+  return [...beads, ...extra];
+}
+
+export function kindOf(errorMs: Ms, toleranceMs: Ms): 'near' | 'early' | 'late' {
+  if (Math.abs(errorMs) <= toleranceMs) return 'near';
+  return errorMs < 0 ? 'early' : 'late';
+}
+
+export function errorInWords(errorMs: Ms): string {
+  const whole = Math.round(errorMs);
+  return whole === 0 ? 'on the dot' : `${Math.abs(whole)} ms ${whole < 0 ? 'early' : 'late'}`;
+}
+
+/** One band for each written place, as wide as can not be heard there. */
+export function unheardBands(judgement: Judgement, widen: number): UnheardBand[] {
+  const bands = new Map<string, UnheardBand>();
+  const barOf = new Map(judgement.schedule.bars.map((bar) => [bar.barInRun, bar]));
+  for (const { stroke, heardMs } of judgement.strokes) {
+    const key = placeKey(stroke);
+    if (bands.has(key)) continue;
+    const { startMs, endMs } = barOf.get(stroke.barInRun)!;
+    bands.set(key, {
+      key,
+      limb: stroke.limb,
+      bar: stroke.bar,
+      percent: (100 * (stroke.ms - startMs)) / (endMs - startMs),
+      half: Math.min(FARTHEST, (widen * 100 * heardMs) / (endMs - startMs)),
+    });
+  }
+  return [...bands.values()];
+}
+
+const placeKey = ({ limb, bar, written, role }: TimedStroke) => `${limb} ${bar} ${written.n}/${written.d} ${role}`;

@@ -1,0 +1,92 @@
+import { labels, type Label } from '@/core/count/labels';
+import type { School } from '@/core/count/schools';
+import type { Groove } from '@/core/groove/document';
+import { usualSurface } from '@/core/groove/edit';
+import { LIMBS, limbsIn, type Height, type Limb, type Surface } from '@/core/groove/limbs';
+import { slotPlaces } from '@/core/schedule';
+import { equal, toNumber, type WholeNotes } from '@/core/time/fraction';
+import { barLength, countsOf } from '@/core/time/meter';
+import type { Swing } from '@/core/time/swing';
+import type { TempoMap } from '@/core/time/tempoMap';
+
+/**
+ * How big a strip is drawn, in pixels: read from a stool in the room, from a chair at the desk, at a
+ * glance in a list. `lead` is how far the first slot of a row stands from the edge of the cloth, which
+ * leaves room for what is struck early on 1.
+ */
+export const SIZES = {
+  room: { head: 62, lane: 72, count: 42, syllable: 21, margin: 128, slot: 30, lead: 36 },
+  desk: { head: 48, lane: 72, count: 32, syllable: 18, margin: 112, slot: 28, lead: 36 },
+  glance: { head: 34, lane: 40, count: 20, syllable: 14, margin: 96, slot: 20, lead: 16 },
+} as const;
+/** How far each count's shade begins before its slot, in pixels. */
+export const SHADE_LEAD = 16;
+
+export type StripSize = keyof typeof SIZES;
+
+/** Share of a lane's height a stick starts from. */
+export const STEM: Record<Height, { share: number; width: number; opacity: number }> = {
+  ghost: { share: 0.3, width: 5, opacity: 0.6 },
+  tap: { share: 0.56, width: 6, opacity: 1 },
+  accent: { share: 0.9, width: 9, opacity: 1 },
+};
+
+/** Theme colour of a limb's thread; always beside its lane and its name. */
+export const THREAD = {
+  'right hand': 'rightHand',
+  'left hand': 'leftHand',
+  'right foot': 'rightFoot',
+  'left foot': 'leftFoot',
+} as const satisfies Record<Limb, string>;
+
+/** A slot as the strip draws it: what is said there, and where it really sounds, as a percentage of the bar. */
+export interface DrawnSlot extends Label {
+  percent: number;
+}
+
+export interface DrawnBar {
+  slots: DrawnSlot[];
+  /** Where each count starts and how wide it is, in percent of the bar. */
+  counts: { number: number; percent: number; width: number }[];
+}
+
+/** Every bar of a groove with its slots where they sound. */
+export function drawnBars(groove: Groove, school: School, tempo: TempoMap, swing?: Swing | 'straight'): DrawnBar[] {
+  return groove.bars.map((bar, index) => {
+    const places = slotPlaces(groove, index, swing, tempo);
+    const length = toNumber(barLength(bar.meter));
+    return {
+      slots: labels(bar.meter, groove.reading, bar.cells, school).map((label, slot) => ({ ...label, percent: 100 * toNumber(places[slot]!) })),
+      counts: countsOf(bar.meter, groove.reading).map((count) => ({
+        number: count.number,
+        percent: (100 * toNumber(count.at)) / length,
+        width: (100 * toNumber(count.length)) / length,
+      })),
+    };
+  });
+}
+
+export function percentOf(bar: DrawnBar, at: WholeNotes): number {
+  return bar.slots.find((slot) => equal(slot.at, at))?.percent ?? 0;
+}
+
+export interface Lane {
+  limb: Limb;
+  /** What the limb plays most here: the word in the margin. */
+  surface: Surface;
+}
+
+/** The lanes of a groove, hands above feet; `all` gives idle limbs one as well. */
+export function lanesOf(groove: Groove, all = false): Lane[] {
+  const playing = limbsIn(groove);
+  return LIMBS.filter((limb) => all || playing.includes(limb)).map((limb) => {
+    return { limb, surface: usualSurface(groove, limb) };
+  });
+}
+
+/** How many bars stand side by side in a width, so that no slot is narrower than it can be read. */
+export function barsPerRow(bars: readonly DrawnBar[], width: number, size: StripSize): number {
+  const { margin, slot } = SIZES[size];
+  const widest = Math.max(...bars.map((bar) => bar.slots.length * slot));
+  return Math.min(bars.length, Math.max(1, Math.floor((width - margin) / Math.max(widest, 220))));
+}

@@ -1,0 +1,105 @@
+import { describe, expect, test } from 'vitest';
+import { SCHOOLS } from '@/core/count/schools';
+import { beatOf } from '@/core/groove/beat';
+import { limbsIn } from '@/core/groove/limbs';
+import { schedule } from '@/core/schedule';
+import { runOf, type Take } from '@/core/take/document';
+import { judge } from '@/core/take/judge';
+import { simulateKit } from '@/core/take/simulatedKit';
+import { oneLine, together } from '@/core/testing/arbitrary';
+import { steady } from '@/core/time/tempoMap';
+import { beadsOf, errorInWords, kindOf, unheardBands } from './beads';
+import { barsPerRow, drawnBars, lanesOf } from './layout';
+
+const groove = together(oneLine('AtAtAtAt'), oneLine('..A...A.', 'left hand'));
+const tempo = steady(60, beatOf(groove));
+
+describe('the drawing of a bar', () => {
+  test('slots stand where they sound: even 8ths, a triplet’s second at a third, swung 8ths at two thirds', () => {
+    const percents = (one: typeof groove, swing?: { value: '8th'; ratio: string }) =>
+      drawnBars(one, SCHOOLS[0], tempo, swing)[0]!
+        .slots.slice(0, 3)
+        .map(({ percent }) => percent);
+    expect(percents(groove)).toEqual([0, 12.5, 25]);
+    expect(percents(oneLine('ttt ttt ttt ttt'))[1]).toBeCloseTo(100 / 12);
+    expect(percents(groove, { value: '8th', ratio: '2' })[1]).toBeCloseTo(100 / 6);
+  });
+
+  test('lanes are the limbs that play, hands above feet, or all four', () => {
+    expect(lanesOf(groove).map(({ limb, surface }) => `${limb}: ${surface}`)).toEqual(['right hand: closed hat', 'left hand: snare']);
+    expect(lanesOf(groove, true)).toHaveLength(4);
+  });
+
+  test('as many bars in a row as can be read, at least one', () => {
+    const bars = drawnBars({ ...groove, bars: Array.from({ length: 6 }, () => groove.bars[0]!) }, SCHOOLS[0], tempo);
+    expect([320, 800, 1200, 4000].map((width) => barsPerRow(bars, width, 'desk'))).toEqual([1, 3, 4, 6]);
+  });
+});
+
+describe('the beads of a take', () => {
+  const empty: Take = {
+    version: 1,
+    groove,
+    tempo: [{ fromBar: 0, bpm: 60 }],
+    click: { kind: 'silent' },
+    countIn: 0,
+    rounds: 2,
+    task: limbsIn(groove),
+    input: 'keys',
+    playedMs: 8000,
+    hits: [],
+  };
+  const played = (change: (ms: number, index: number) => number | undefined) => {
+    const hits = simulateKit(schedule(runOf(empty)), empty.task, {}, 1).flatMap((hit, index) => {
+      const ms = change(hit.ms, index);
+      return ms === undefined ? [] : [{ ...hit, ms }];
+    });
+    return judge({ ...empty, hits }, 'concert');
+  };
+
+  test('a bead a stroke, left of it early, right of it late, as wide as asked', () => {
+    const judgement = played((ms) => ms + 20);
+    const [one] = beadsOf(judgement, 1);
+    const [three] = beadsOf(judgement, 3);
+    expect(one!.percent).toBeCloseTo(0.5);
+    expect(three!.percent).toBeCloseTo(1.5);
+    expect(beadsOf(judgement, 1)).toHaveLength(20);
+    expect(
+      beadsOf(
+        played((ms) => ms - 40),
+        1,
+      )[4],
+    ).toMatchObject({ kind: 'early' });
+  });
+
+  test('missed and extra are beads of their own, each in its round', () => {
+    const judgement = played((ms, index) => (index === 0 ? undefined : ms));
+    expect(beadsOf(judgement, 3)[0]).toMatchObject({ kind: 'missed', round: 0, percent: 0 });
+    const more = judge(
+      {
+        ...empty,
+        hits: [
+          { limb: 'left hand', ms: 5000 },
+          { limb: 'left hand', ms: 4250 },
+        ],
+      },
+      'concert',
+    );
+    expect(beadsOf(more, 1).filter(({ kind }) => kind === 'extra')).toMatchObject([{ round: 1, percent: 6.25 }]);
+  });
+
+  test('one band a place, twice what can be heard wide', () => {
+    const bands = unheardBands(
+      played((ms) => ms),
+      1,
+    );
+    expect(bands).toHaveLength(10);
+    // 8ths at 60: 2.5 % of 500 ms is 12.5 ms of a bar of 4000.
+    expect(bands[0]!.half).toBeCloseTo(0.3125);
+  });
+
+  test('errors in words', () => {
+    expect([errorInWords(0.3), errorInWords(-12.6), errorInWords(31)]).toEqual(['on the dot', '13 ms early', '31 ms late']);
+    expect([kindOf(9, 10), kindOf(11, 10), kindOf(-11, 10)]).toEqual(['near', 'late', 'early']);
+  });
+});

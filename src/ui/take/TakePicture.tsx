@@ -1,0 +1,72 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import Switch from '@mui/material/Switch';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import type { Take } from '@/core/take/document';
+import type { Judgement } from '@/core/take/judge';
+import { beadsOf, unheardBands, WIDENED } from '../strip/beads';
+import { Strip } from '../strip/Strip';
+
+interface TakePictureProps {
+  take: Take;
+  judgement: Judgement;
+  school: string;
+}
+
+/** A take on its groove's strip: a bead a hit, all rounds over one another or one at a time. */
+export function TakePicture({ take, judgement, school }: TakePictureProps) {
+  const [round, setRound] = useState<number>();
+  const [widened, setWidened] = useState(true);
+  const widen = widened ? WIDENED : 1;
+  const all = useMemo(() => beadsOf(judgement, widen), [judgement, widen]);
+  const bands = useMemo(() => unheardBands(judgement, widen), [judgement, widen]);
+  const shown = round === undefined ? all : all.filter((bead) => bead.round === round);
+  const rounds = 1 + Math.max(0, ...all.map((bead) => bead.round));
+  const beads = round === undefined ? shown : shown.map((bead) => ({ ...bead, round: 0 }));
+
+  return (
+    <Box>
+      <Strip
+        groove={take.groove}
+        school={school}
+        bpm={take.tempo[0]!.bpm}
+        swing={take.swing}
+        size="desk"
+        task={take.task}
+        beads={beads}
+        bands={bands}
+        rounds={round === undefined ? rounds : 1}
+      />
+      <Stack direction="row" useFlexGap sx={{ mt: 1.5, flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+        <TextField
+          select
+          label="Rounds"
+          sx={{ width: 140 }}
+          value={round ?? 'all'}
+          onChange={({ target }) => setRound(target.value === 'all' ? undefined : Number(target.value))}
+        >
+          <MenuItem value="all">all {rounds}</MenuItem>
+          {Array.from({ length: rounds }, (_, index) => (
+            <MenuItem key={index} value={index}>
+              round {index + 1}
+            </MenuItem>
+          ))}
+        </TextField>
+        <FormControlLabel
+          control={<Switch checked={widened} onChange={({ target }) => setWidened(target.checked)} />}
+          label={`Errors drawn ${WIDENED} times as wide`}
+        />
+        <Typography variant="body2" color="textSecondary" sx={{ flexBasis: 320, flexGrow: 1 }}>
+          Left of the stem is early, right late; the first round is at the top. The green band is what nobody hears. ● within what your level allows · ○ outside
+          it · × missed · ◇ extra
+        </Typography>
+      </Stack>
+    </Box>
+  );
+}

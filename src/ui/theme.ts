@@ -1,0 +1,97 @@
+'use client';
+
+import { createTheme } from '@mui/material/styles';
+import NextLink from 'next/link';
+
+/** Cotton paper, indigo ink, and a thread a limb; the practice room's dark is ink with paper on it. */
+export interface Cloth {
+  /** The two shades that mark the counts of a strip. */
+  countShade: string;
+  countShadeAlternate: string;
+  /** The band around a stroke in which nobody hears an error. */
+  unheard: string;
+  playhead: string;
+  rightHand: string;
+  leftHand: string;
+  rightFoot: string;
+  leftFoot: string;
+}
+
+declare module '@mui/material/styles' {
+  interface Palette {
+    cloth: Cloth;
+  }
+  interface PaletteOptions {
+    cloth: Cloth;
+  }
+}
+
+const FIGURES = '"Bricolage Grotesque Variable", sans-serif';
+const TEXT = '"Figtree Variable", sans-serif';
+
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'class' },
+  colorSchemes: {
+    light: {
+      palette: {
+        primary: { main: '#22263a', contrastText: '#fbf8f1' },
+        secondary: { main: '#8a5a12' },
+        error: { main: '#9d2138' },
+        success: { main: '#2a6a4b' },
+        background: { default: '#faf6ee', paper: '#fffdf8' },
+        text: { primary: '#22263a', secondary: '#5c5a68' },
+        divider: '#d9cdb2',
+        cloth: {
+          countShade: '#ebe0cc',
+          countShadeAlternate: '#f3ebda',
+          unheard: '#c9d8c6',
+          playhead: '#22263a',
+          rightHand: '#a93249',
+          leftHand: '#2c5c8f',
+          rightFoot: '#8a5a12',
+          leftFoot: '#2c6b4f',
+        },
+      },
+    },
+    dark: {
+      palette: {
+        primary: { main: '#f0e8d6', contrastText: '#1a1d2c' },
+        secondary: { main: '#e2ad5c' },
+        error: { main: '#f08a9c' },
+        success: { main: '#7fc6a1' },
+        background: { default: '#171a27', paper: '#1f2333' },
+        text: { primary: '#f4eee0', secondary: '#b7b3bd' },
+        divider: '#3b4056',
+        cloth: {
+          countShade: '#242940',
+          countShadeAlternate: '#1e2236',
+          unheard: '#33503f',
+          playhead: '#f4eee0',
+          rightHand: '#f0869a',
+          leftHand: '#86b6ea',
+          rightFoot: '#e2ad5c',
+          leftFoot: '#7fc6a1',
+        },
+      },
+    },
+  },
+  shape: { borderRadius: 8 },
+  typography: {
+    fontFamily: TEXT,
+    h1: { fontFamily: FIGURES, fontWeight: 700, fontSize: '1.5rem', lineHeight: 1.2 },
+    h2: { fontFamily: FIGURES, fontWeight: 650, fontSize: '1.125rem', lineHeight: 1.3 },
+    h3: { fontFamily: FIGURES, fontWeight: 650, fontSize: '1rem', lineHeight: 1.3 },
+    button: { textTransform: 'none', fontWeight: 600 },
+  },
+  components: {
+    MuiButton: { defaultProps: { disableElevation: true } },
+    // Whatever has an href is followed without loading the page anew.
+    MuiButtonBase: { defaultProps: { disableRipple: true, LinkComponent: NextLink } },
+    MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
+    MuiLink: { defaultProps: { underline: 'always', component: NextLink } },
+    MuiTableCell: { styleOverrides: { head: { fontWeight: 600, whiteSpace: 'nowrap' } } },
+  },
+});
+
+/** The family of big figures: counts and tempos. */
+export const FIGURE_FONT = FIGURES;
