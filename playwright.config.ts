@@ -6,6 +6,8 @@ export default defineConfig({
   // Timing varies tenfold on a small machine: generous, since states are waited for and never times.
   timeout: 300_000,
   expect: { timeout: 60_000 },
+  // A machine that stalls for seconds can fail what is right; what fails three times is wrong. Flaky ones are printed.
+  retries: 2,
   workers: 2,
   fullyParallel: false,
   forbidOnly: Boolean(process.env.CI),

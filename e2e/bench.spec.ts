@@ -154,7 +154,7 @@ test('two windows on one groove: the second is shown both and chooses, the other
   await other.reload();
   await expect(lane(other, 'right foot')).toHaveText('right foot: count 3 tap on kick.');
   await other.getByRole('link', { name: 'Grooves' }).click();
-  await expect(other.getByRole('heading', { name: 'Two windows (other window)' })).toBeVisible();
+  await expect(other.getByRole('heading', { name: 'Two windows (other window)' }).first()).toBeVisible();
 });
 
 test('closing the window at once after an edit loses nothing', async ({ page, context }) => {

@@ -45,6 +45,9 @@ test('a student’s address of another’s take, groove or page shows nothing', 
   await comeInAs(page, 'Oda');
   await page.goto('/takes');
   await page.getByRole('link', { name: 'Bertil Quayle' }).click();
+  // The list of everybody stays until his has come.
+  await expect(page).toHaveURL(/student=/);
+  await expect(page.getByRole('row').nth(1)).toContainText('Bertil Quayle');
   const bertils = await page.getByRole('row').nth(1).getByRole('link').getAttribute('href');
   await page.goto('/people');
   const person = await page.getByRole('link', { name: 'Bertil Quayle' }).getAttribute('href');

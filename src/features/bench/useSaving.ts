@@ -24,6 +24,14 @@ function readDraft(id: string): { from: number; groove: Groove } | undefined {
   }
 }
 
+function writeDraft(id: string, from: number, groove: Groove): void {
+  try {
+    localStorage.setItem(draftKey(id), JSON.stringify({ from, groove: writeGroove(groove) }));
+  } catch {
+    // A browser that keeps nothing still saves to the server in a moment.
+  }
+}
+
 /**
  * Saves the groove by itself. Every edit is first written into this browser, so that closing the window at
  * once loses nothing: the next opening finds the draft and saves it. A groove that was saved elsewhere
@@ -33,7 +41,7 @@ export function useSaving(id: string, level: string, opened: { groove: Groove; s
   const [saving, setSaving] = useState<Saving>({ kind: 'saved' });
   const [tries, setTries] = useState(0);
   const from = useRef(opened.saveNumber);
-  const kept = useRef(opened.groove);
+  const [kept, setKept] = useState(opened.groove);
   const queue = useRef(Promise.resolve());
 
   useEffect(() => {
@@ -47,27 +55,35 @@ export function useSaving(id: string, level: string, opened: { groove: Groove; s
 
   const behind = saving.kind === 'behind';
   useEffect(() => {
-    if (groove === kept.current || behind) return;
-    try {
-      localStorage.setItem(draftKey(id), JSON.stringify({ from: from.current, groove: writeGroove(groove) }));
-    } catch {
-      // A browser that keeps nothing still saves to the server in a moment.
+    if (behind) return;
+    if (groove === kept) {
+      // Undone before it was saved: the draft must not bring it back.
+      const draft = readDraft(id);
+      if (draft && !sameGroove(draft.groove, groove)) writeDraft(id, from.current, groove);
+      return;
     }
+    writeDraft(id, from.current, groove);
     const save = async () => {
       setSaving({ kind: 'waiting' });
       try {
         const answer = await saveGrooveAction({ id, from: from.current, groove: writeGroove(groove) });
         if (answer.kind === 'saved') {
           from.current = answer.saveNumber;
-          kept.current = groove;
+          setKept(groove);
           // An edit made meanwhile has written a draft of its own, which now starts from this save.
           const draft = readDraft(id);
           if (draft && sameGroove(draft.groove, groove)) localStorage.removeItem(draftKey(id));
-          else if (draft) localStorage.setItem(draftKey(id), JSON.stringify({ from: answer.saveNumber, groove: writeGroove(draft.groove) }));
+          else if (draft) writeDraft(id, answer.saveNumber, draft.groove);
           setSaving({ kind: 'saved' });
         } else if (answer.kind === 'behind') {
           const theirs = readGroove(answer.groove);
-          if (theirs.ok) setSaving({ kind: 'behind', theirs: theirs.value, saveNumber: answer.saveNumber });
+          if (theirs.ok && sameGroove(theirs.value, groove)) {
+            // It was this very edit that was saved, and the answer was lost: a reload, or the network, in between.
+            from.current = answer.saveNumber;
+            setKept(groove);
+            localStorage.removeItem(draftKey(id));
+            setSaving({ kind: 'saved' });
+          } else if (theirs.ok) setSaving({ kind: 'behind', theirs: theirs.value, saveNumber: answer.saveNumber });
         } else setSaving({ kind: 'offline', say: answer.say });
       } catch {
         setSaving({ kind: 'offline', say: 'The server cannot be reached. Your edits are kept in this browser and saved by themselves.' });
@@ -77,7 +93,7 @@ export function useSaving(id: string, level: string, opened: { groove: Groove; s
     // One save after another, so that each starts from the one before it.
     const timer = setTimeout(() => (queue.current = queue.current.then(save)), PAUSE);
     return () => clearTimeout(timer);
-  }, [groove, id, behind, tries]);
+  }, [groove, kept, id, behind, tries]);
 
   /** Goes on with this window's groove or with the other's; the other one is kept as a copy. */
   const choose = useCallback(
@@ -87,7 +103,7 @@ export function useSaving(id: string, level: string, opened: { groove: Groove; s
       if (!copied.ok) return;
       from.current = saving.saveNumber;
       if (which === 'theirs') {
-        kept.current = saving.theirs;
+        setKept(saving.theirs);
         localStorage.removeItem(draftKey(id));
         load(saving.theirs);
       }
@@ -96,5 +112,6 @@ export function useSaving(id: string, level: string, opened: { groove: Groove; s
     [saving, groove, level, load, id],
   );
 
-  return { saving, choose };
+  // From the edit on, not from the moment its save begins: "Saved" is never said of what is not.
+  return { saving: saving.kind === 'saved' && groove !== kept ? { kind: 'waiting' as const } : saving, choose };
 }

@@ -117,6 +117,17 @@ describe('a new tempo', () => {
   });
 });
 
+describe('a clock set back by a stall', () => {
+  test('a tempo set then does not reach back behind what was struck', async () => {
+    const { player, performance } = await begun({ player: 'steady' });
+    for (player.now = -2000; player.now < 5300; player.now += 16) performance.kitStrokes();
+    player.now = 3000;
+    await performance.setTempo(75);
+    for (; !performance.over; player.now += 16) performance.kitStrokes();
+    expect(judge(performance.finish()!, 'concert').figures).toMatchObject({ missed: 0, extra: 0, matched: 40 });
+  });
+});
+
 describe('strokes', () => {
   test('count from half a beat before the first bar, and only for limbs of the task', async () => {
     const { performance } = await begun({ task: ['right hand'] });

@@ -106,7 +106,9 @@ export class Performance {
   /** From the next bar line on this tempo; while counting in it begins again with it. */
   async setTempo(bpm: Bpm): Promise<void> {
     const now = this.player.heardMs();
-    const next = this.timed.bars.find((bar) => bar.startMs >= now + this.player.aheadMs + SOONEST_MS);
+    // Never before a stroke that was struck already, even when a stall has set the clock back since.
+    const struck = Math.max(...this.take.hits.map(({ ms }) => ms));
+    const next = this.timed.bars.find((bar) => bar.startMs >= Math.max(struck, now + this.player.aheadMs + SOONEST_MS));
     if (now < 0) {
       this.take = { ...this.take, tempo: [{ fromBar: 0, bpm }], hits: [] };
       this.reschedule();
