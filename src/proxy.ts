@@ -11,7 +11,8 @@ export function proxy(request: NextRequest): NextResponse {
     // Positions on the strip and in charts are set as style attributes.
     `style-src-attr 'unsafe-inline'`,
     `img-src 'self' data:`,
-    `font-src 'self'`,
+    // The engraver brings its music font inside its script.
+    `font-src 'self' data:`,
     `connect-src 'self'`,
     `worker-src 'self'`,
     `object-src 'none'`,

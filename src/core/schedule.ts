@@ -22,7 +22,7 @@ export interface Run {
   rounds: number;
   /** Only these limbs; all of them when left out. */
   limbs?: readonly Limb[];
-  /** A limb laid behind (+) or pushed ahead (−), in milliseconds. */
+  /** A limb laid behind (+) or pushed ahead (−), in milliseconds, in place of the groove's own lean. */
   lean?: Partial<Record<Limb, Ms>>;
 }
 
@@ -126,12 +126,13 @@ export function schedule(run: Run): Schedule {
   }
 
   const limbs = run.limbs && new Set(run.limbs);
+  const lean = run.lean ?? groove.lean;
   for (const { barInRun, round, bar, one } of inRun) {
     const start = starts[barInRun]!;
     for (const struck of strokesOfBar(one, groove)) {
       if (limbs && !limbs.has(struck.limb)) continue;
       const at = add(start, swungBars.place(bar, start, struck.at));
-      const ms = toMs(at) + struck.earlierMs + (run.lean?.[struck.limb] ?? 0);
+      const ms = toMs(at) + struck.earlierMs + (lean?.[struck.leansWith] ?? 0);
       const { limb, surface, height, role, ornament, written } = struck;
       sounds.push({ kind: 'stroke', at, ms, barInRun, limb, surface, height, role, ornament, round, bar, written });
     }
@@ -152,6 +153,8 @@ interface StruckPlace {
   at: WholeNotes;
   earlierMs: Ms;
   limb: Limb;
+  /** A grace goes with its stroke, though the other hand plays it. */
+  leansWith: Limb;
   surface: Surface;
   height: Height;
   role: TimedStroke['role'];
@@ -164,7 +167,7 @@ function strokesOfBar(bar: Bar, groove: Groove): StruckPlace[] {
   const lengths = new Map(slotsOfBar(bar.meter, groove.reading, bar.cells).map((slot) => [format(slot.at), slot.length]));
   return bar.strokes.flatMap((stroke): StruckPlace[] => {
     const { limb, surface, height, ornament, at } = stroke;
-    const main: StruckPlace = { at, earlierMs: 0, limb, surface, height, role: 'main', ornament, written: at };
+    const main: StruckPlace = { at, earlierMs: 0, limb, leansWith: limb, surface, height, role: 'main', ornament, written: at };
     const grace = (earlier: number): StruckPlace => ({
       ...main,
       earlierMs: -earlier * GRACE_MS,

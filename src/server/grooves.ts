@@ -11,6 +11,12 @@ export interface GrooveRow {
   meter: string;
   level: Level;
   tempo: number;
+  tags: string[];
+  /** Put away, not deleted: takes and what was set keep it. */
+  archived: boolean;
+  /** Of the person who asks. */
+  favourite: boolean;
+  saved_at: Date;
 }
 
 export interface StoredGroove extends GrooveRow {
@@ -19,7 +25,8 @@ export interface StoredGroove extends GrooveRow {
   groove: Groove;
 }
 
-const ROW = 'select id, title, meter, level, tempo, save_number';
+const ROW = `select id, title, meter, level, tempo, tags, archived_at is not null as archived, saved_at, save_number,
+  exists (select from favourite f where f.groove_id = groove.id and f.person_id = signed_in_person()) as favourite`;
 
 /** All grooves the person may see, the easiest first. */
 export async function grooves(db: Db): Promise<StoredGroove[]> {
@@ -43,11 +50,15 @@ function read({ document, ...row }: GrooveRow & { save_number: number; document:
 }
 
 /** Keeps a new groove in the teacher's workshop. */
-export async function addGroove(db: Db, teacher: Pick<Person, 'id' | 'workshop_id'>, made: { id?: string; groove: Groove; level: Level }): Promise<string> {
+export async function addGroove(
+  db: Db,
+  teacher: Pick<Person, 'id' | 'workshop_id'>,
+  made: { id?: string; groove: Groove; level: Level; tags?: string[] },
+): Promise<string> {
   const id = made.id ?? crypto.randomUUID();
   await db.query(
-    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document, tags)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
     [
       id,
       teacher.workshop_id,
@@ -58,6 +69,7 @@ export async function addGroove(db: Db, teacher: Pick<Person, 'id' | 'workshop_i
       made.groove.tempo,
       GROOVE_VERSION,
       JSON.stringify(writeGroove(made.groove)),
+      made.tags ?? [],
     ],
   );
   return id;
@@ -76,4 +88,30 @@ export async function saveGroove(db: Db, id: string, from: number, edited: Groov
   if (rows[0]) return { kind: 'saved', save_number: rows[0].save_number };
   const current = await groove(db, id);
   return current ? { kind: 'behind', current } : { kind: 'gone' };
+}
+
+/** What the library says of a groove beside its notes. */
+export interface GrooveLabels {
+  level: Level;
+  tags: string[];
+}
+
+export async function setLabels(db: Db, id: string, { level, tags }: GrooveLabels): Promise<void> {
+  await db.query('update groove set level = $2, tags = $3 where id = $1', [id, level, tags]);
+}
+
+/** Puts a groove away, or brings it back. */
+export async function setArchived(db: Db, id: string, archived: boolean): Promise<void> {
+  await db.query('update groove set archived_at = case when $2 then coalesce(archived_at, now()) end where id = $1', [id, archived]);
+}
+
+/** Marks a groove as a favourite of the person's own, or takes the mark off. One that may not be seen is left alone. */
+export async function setFavourite(db: Db, person: Pick<Person, 'id' | 'workshop_id'>, id: string, favourite: boolean): Promise<void> {
+  if (favourite)
+    await db.query(
+      `insert into favourite (person_id, groove_id, workshop_id) select $1, id, $3 from groove where id = $2
+       on conflict do nothing`,
+      [person.id, id, person.workshop_id],
+    );
+  else await db.query('delete from favourite where person_id = $1 and groove_id = $2', [person.id, id]);
 }

@@ -1,5 +1,6 @@
-import type { SchoolName } from '@/core/count/schools';
+import type { School } from '@/core/count/schools';
 import type { Setup } from '@/core/groove/limbs';
+import { readSettings, schoolIn, type WorkshopSettings } from '@/core/settings';
 import type { Level } from '@/core/take/figures';
 import type { Db } from './database';
 import { hashPassword } from './door';
@@ -14,23 +15,32 @@ export interface Person {
   birth_year: number | null;
   level: Level;
   setup: Setup;
-  school: SchoolName;
+  /** How this person counts. */
+  school: School;
+  settings: WorkshopSettings;
 }
 
-const PERSON = `select p.id, p.workshop_id, w.name as workshop, p.role, p.name, p.sign_in_name, p.birth_year, p.level, p.setup, p.school
+const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, p.role, p.name, p.sign_in_name, p.birth_year, p.level, p.setup, p.school
   from person p join workshop w on w.id = p.workshop_id`;
+
+type PersonRow = Omit<Person, 'school' | 'settings'> & { school: string; settings: unknown };
+
+function read(row: PersonRow): Person {
+  const settings = readSettings(row.settings);
+  return { ...row, settings, school: schoolIn(settings, row.school) };
+}
 
 /** The person whose session it is. */
 export async function signedInPerson(db: Db): Promise<Person | undefined> {
-  return (await db.query<Person>(`${PERSON} where p.id = signed_in_person()`)).rows[0];
+  return (await db.query<PersonRow>(`${PERSON} where p.id = signed_in_person()`)).rows.map(read)[0];
 }
 
 export async function students(db: Db): Promise<Person[]> {
-  return (await db.query<Person>(`${PERSON} where p.role = 'student' order by p.name`)).rows;
+  return (await db.query<PersonRow>(`${PERSON} where p.role = 'student' order by p.name`)).rows.map(read);
 }
 
 export async function student(db: Db, id: string): Promise<Person | undefined> {
-  return (await db.query<Person>(`${PERSON} where p.id = $1 and p.role = 'student'`, [id])).rows[0];
+  return (await db.query<PersonRow>(`${PERSON} where p.id = $1 and p.role = 'student'`, [id])).rows.map(read)[0];
 }
 
 export interface NewStudent {
@@ -40,7 +50,7 @@ export interface NewStudent {
   birthYear?: number;
   level: Level;
   setup: Setup;
-  school: SchoolName;
+  school: string;
 }
 
 /** Adds a student to the teacher's workshop. `taken` when the sign-in name is somebody's already. */

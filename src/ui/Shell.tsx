@@ -22,6 +22,7 @@ const TEACHER = [
   ['Grooves', '/grooves'],
   ['People', '/people'],
   ['Log', '/takes'],
+  ['Workshop', '/workshop'],
 ] as const;
 const STUDENT = [
   ['Today', '/today'],

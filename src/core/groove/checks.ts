@@ -1,7 +1,7 @@
 import { format, less, type WholeNotes } from '../time/fraction';
 import { schedule, type TimedStroke } from '../schedule';
 import { steady } from '../time/tempoMap';
-import type { Bpm } from '../time/units';
+import { SLOWEST, type Bpm } from '../time/units';
 import { beatOf } from './beat';
 import type { Groove, Stroke } from './document';
 import { isHand, LIMBS, otherHand, type Limb } from './limbs';
@@ -16,7 +16,7 @@ export interface Finding {
   say: string;
   remedy: string;
   /** What one touch can do about it. */
-  fix?: { words: string; take: 'ornament' | 'stroke'; place: Place };
+  fix?: { words: string; take: 'ornament' | 'stroke'; place: Place } | { words: string; take: 'tempo'; bpm: Bpm };
 }
 
 /** How many strokes a second a limb plays at its most, and how that feels. */
@@ -26,8 +26,9 @@ export interface Speed {
   feel: 'comfortable' | 'fast' | 'at the limit' | 'beyond';
 }
 
-/** Strokes a second up to which a limb is comfortable, fast, at its limit; beyond that hardly anybody is. */
-export const LIMITS: Record<'hand' | 'foot', readonly [number, number, number]> = { hand: [5, 8, 10], foot: [3.5, 6, 8] };
+/** Strokes a second up to which a limb is comfortable, fast, at its limit; beyond that hardly anybody is. A teacher can set others. */
+export type Limits = Record<'hand' | 'foot', readonly [number, number, number]>;
+export const LIMITS: Limits = { hand: [5, 8, 10], foot: [3.5, 6, 8] };
 
 /** Speed of a limb at a tempo: from the shortest gap between its strokes, doubles written out, round the loop. */
 export function speeds(groove: Groove, bpm: Bpm, limits = LIMITS): Speed[] {
@@ -45,19 +46,23 @@ export function speeds(groove: Groove, bpm: Bpm, limits = LIMITS): Speed[] {
 }
 
 /** Everything in a groove that cannot be played as written, or is too fast at a tempo. */
-export function check(groove: Groove, bpm: Bpm): Finding[] {
+export function check(groove: Groove, bpm: Bpm, limits = LIMITS): Finding[] {
   const conflicts = groove.bars.flatMap((bar, index) =>
     bar.strokes.flatMap((stroke) => [...flamOutOfReach(bar.strokes, stroke, index), ...pedalUnderOpenHat(bar.strokes, stroke, index)]),
   );
-  const tooFast = speeds(groove, bpm)
+  const tooFast = speeds(groove, bpm, limits)
     .filter(({ feel }) => feel === 'beyond')
-    .map(({ limb, perSecond }): Finding => ({
-      kind: 'speed',
-      severity: 'warning',
-      place: { bar: 0, limb, at: groove.bars[0]!.strokes.find((stroke) => stroke.limb === limb)?.at ?? { n: 0, d: 1 } },
-      say: `The ${limb} plays ${perSecond.toFixed(1)} strokes a second at ${bpm}: beyond nearly everybody.`,
-      remedy: `Below ${Math.floor((bpm * LIMITS[isHand(limb) ? 'hand' : 'foot'][2]) / perSecond)} it can be played; or share the line with another limb.`,
-    }));
+    .map(({ limb, perSecond }): Finding => {
+      const playable = Math.floor((bpm * limits[isHand(limb) ? 'hand' : 'foot'][2]) / perSecond);
+      return {
+        kind: 'speed',
+        severity: 'warning',
+        place: { bar: 0, limb, at: groove.bars[0]!.strokes.find((stroke) => stroke.limb === limb)?.at ?? { n: 0, d: 1 } },
+        say: `The ${limb} plays ${perSecond.toFixed(1)} strokes a second at ${bpm}: beyond nearly everybody.`,
+        remedy: `At ${playable} or below it can be played; or share the line with another limb.`,
+        ...(playable >= SLOWEST && { fix: { words: `Set the tempo to ${playable}`, take: 'tempo', bpm: playable } }),
+      };
+    });
   return [...conflicts, ...tooFast];
 }
 

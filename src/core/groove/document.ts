@@ -14,7 +14,11 @@ export const MOST_BARS = 64;
 const UNWRITABLE = /\0|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
 
 const text = (most: number) =>
-  z.string().trim().max(most, `At most ${most} characters.`).refine((value) => !UNWRITABLE.test(value), 'It holds characters that cannot be written. Type it again.');
+  z
+    .string()
+    .trim()
+    .max(most, `At most ${most} characters.`)
+    .refine((value) => !UNWRITABLE.test(value), 'It holds characters that cannot be written. Type it again.');
 
 const fraction = z.string().transform((value, context): WholeNotes => {
   const read = value.length <= 20 ? parse(value) : undefined;
@@ -59,11 +63,21 @@ function isRatio(value: string): boolean {
   return ratio !== undefined && ratio.n >= ratio.d && ratio.n <= 4 * ratio.d;
 }
 
+/** The farthest a limb may be laid behind (+) or pushed ahead (−) of the beat, in milliseconds. */
+export const MOST_LEAN = 40;
+const leanMs = z.number().int().min(-MOST_LEAN, `At most ${MOST_LEAN} ms ahead.`).max(MOST_LEAN, `At most ${MOST_LEAN} ms behind.`);
+
 /** A tempo a person may set, in beats a minute. */
 export const tempoShape = z
   .number({ error: `Set a tempo from ${SLOWEST} to ${FASTEST}.` })
   .min(SLOWEST, `The slowest tempo is ${SLOWEST}.`)
   .max(FASTEST, `The fastest tempo is ${FASTEST}.`);
+
+/** A word pinned to a limb ("heel down"), and the one that takes its place above a tempo. Never a rule. */
+const technique = z.strictObject({
+  word: text(40).min(1, 'Give the technique a word.'),
+  faster: z.strictObject({ above: tempoShape, word: text(40).min(1, 'Give the technique a word.') }).optional(),
+});
 
 /** The one shape of a groove: what is stored, sent and scheduled. Places are fractions written as text in JSON. */
 export const grooveShape = z.strictObject({
@@ -72,6 +86,8 @@ export const grooveShape = z.strictObject({
   reading: z.enum(['numbers', 'pulse']),
   tempo: tempoShape,
   swing: swingShape.optional(),
+  lean: z.partialRecord(z.enum(LIMBS), leanMs).optional(),
+  technique: z.partialRecord(z.enum(LIMBS), technique).optional(),
   bars: z.array(bar).min(1, 'A groove has at least one bar.').max(MOST_BARS, `At most ${MOST_BARS} bars.`),
 });
 
@@ -79,6 +95,7 @@ export const grooveShape = z.strictObject({
 export type Groove = z.output<typeof grooveShape>;
 export type Bar = Groove['bars'][number];
 export type Stroke = Bar['strokes'][number];
+export type Technique = z.output<typeof technique>;
 /** A groove as JSON. */
 export type GrooveJson = z.input<typeof grooveShape>;
 

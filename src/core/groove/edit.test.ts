@@ -121,8 +121,9 @@ describe('checks', () => {
     const groove = together(oneLine('A...A...'), oneLine('....A...', 'left hand'));
     groove.bars[0]!.strokes.find(({ limb }) => limb === 'left hand')!.ornament = 'flam';
     const [finding] = check(groove, 60);
-    expect(finding).toMatchObject({ kind: 'conflict', place: at('1/2', 'left hand'), fix: { take: 'ornament' } });
-    expect(check(setOrnament(groove, finding!.fix!.place, undefined), 60)).toEqual([]);
+    const place = at('1/2', 'left hand');
+    expect(finding).toMatchObject({ kind: 'conflict', place, fix: { take: 'ornament', place } });
+    expect(check(setOrnament(groove, place, undefined), 60)).toEqual([]);
   });
 
   test('an open hat over its pedal', () => {

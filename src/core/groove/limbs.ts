@@ -64,8 +64,12 @@ export function limbFor(limb: Limb, setup: Setup): Limb {
 /** The groove turned round for a player's kit. Turning twice is the groove again. */
 export function turnFor(groove: Groove, setup: Setup): Groove {
   if (setup === 'crossed') return groove;
+  const turned = <T>(byLimb: Partial<Record<Limb, T>>) =>
+    Object.fromEntries(Object.entries(byLimb).map(([limb, value]) => [limbFor(limb as Limb, setup), value]));
   return {
     ...groove,
+    ...(groove.lean && { lean: turned(groove.lean) }),
+    ...(groove.technique && { technique: turned(groove.technique) }),
     bars: groove.bars.map((bar) => ({
       ...bar,
       strokes: bar.strokes.map((stroke) => ({ ...stroke, limb: limbFor(stroke.limb, setup) })),

@@ -12,22 +12,10 @@ import { readGroove, writeGroove, type Groove } from './document';
 import { LIMBS } from './limbs';
 import { barsToFill, displaced, layOut, strokesOf, type RateSpan } from './place';
 import type { Result } from '../result';
-import {
-  accentPattern,
-  displace,
-  foldSwing,
-  keepLimbs,
-  mirrorHands,
-  moveLine,
-  otherBottomNumber,
-  rerate,
-  stretch,
-  toFullTriplets,
-  toShuffle,
-  turnKit,
-  writeSwingOut,
-  type Transformed,
-} from './transform';
+import { foldSwing, toFullTriplets, toShuffle, writeSwingOut } from './feel';
+import { accentPattern, keepLimbs, leanLimb, mirrorHands, moveLine, openHanded, turnKit } from './lines';
+import { displace, otherBottomNumber, readAs, rerate, stretch } from './transform';
+import type { Transformed } from './transformed';
 
 function cases<T>(name: string): T[] {
   return (JSON.parse(readFileSync(new URL(`../vectors/${name}.json`, import.meta.url), 'utf8')) as { cases: T[] }).cases;
@@ -43,6 +31,8 @@ const heard = (groove: Groove) =>
     .map(({ limb, at, height }) => `${format(at)} ${limb} ${height}`)
     .sort();
 const places = (groove: Groove) => strokesOf(groove).map(({ at }) => format(at));
+
+const said = (answer: Result<Transformed>) => (answer.ok ? answer.value.say : answer.problems[0]!.say);
 
 describe('exact answers', () => {
   test.each(
@@ -185,4 +175,30 @@ test('what no grid can hold is said, and nothing is lost', () => {
   expect(refusal(displace(oneLine('t...'), exact('1/7'), LIMBS))).toBeUndefined();
   expect(refusal(displace(oneLine('t...'), exact('1/44'), LIMBS))).toContain('No grid');
   expect(refusal(writeSwingOut(oneLine('t...')))).toContain('straight already');
+});
+
+test('open-handed only where the hands cross; leaning, and back onto the beat', () => {
+  const crossed = together(oneLine('tttttttt'), oneLine('..A...A.', 'left hand'));
+  const open = done(openHanded({ ...crossed, lean: { 'left hand': 12 } }));
+  expect(open.bars[0]!.strokes.filter(({ limb }) => limb === 'left hand')).toHaveLength(8);
+  expect(said(openHanded(moveLine(crossed, 'right hand', 'ride').groove))).toContain('do not cross');
+  const behind = done(leanLimb(crossed, 'left hand', 18));
+  expect(behind.lean).toEqual({ 'left hand': 18 });
+  expect(mirrorHands(behind).groove.lean).toEqual({ 'right hand': 18 });
+  expect(done(leanLimb(behind, 'left hand', 0))).toEqual(crossed);
+  expect(said(leanLimb(crossed, 'left hand', 41))).toContain('no lean');
+});
+
+test('counted in pulses or in all its numbers, what is heard stays', () => {
+  const twelve: Groove = {
+    ...oneLine('tttt'),
+    reading: 'numbers',
+    tempo: 174,
+    bars: [{ meter: meterOf('12/8'), cells: Array.from({ length: 12 }, () => ({ counts: 1, parts: 1 })), strokes: [] }],
+  };
+  const pulses = done(readAs(twelve, 'pulse'));
+  expect([pulses.tempo, pulses.bars[0]!.cells]).toEqual([58, Array.from({ length: 4 }, () => ({ counts: 1, parts: 3 }))]);
+  expect(done(readAs(pulses, 'numbers'))).toEqual(twelve);
+  expect(said(readAs(oneLine('tttt'), 'pulse'))).toContain('no dotted pulses');
+  expect(said(readAs({ ...pulses, tempo: 140 }, 'numbers'))).toContain('420');
 });

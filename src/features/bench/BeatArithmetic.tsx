@@ -1,9 +1,11 @@
 'use client';
 
+import Alert from '@mui/material/Alert';
 import Accordion from '@mui/material/Accordion';
 import AccordionDetails from '@mui/material/AccordionDetails';
 import AccordionSummary from '@mui/material/AccordionSummary';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -13,19 +15,39 @@ import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { Groove } from '@/core/groove/document';
+import { beatOf } from '@/core/groove/beat';
+import { tempoShape, type Groove } from '@/core/groove/document';
+import { dropCell, dropValue } from '@/core/groove/drop';
+import type { Limb } from '@/core/groove/limbs';
+import { keepLimbs } from '@/core/groove/lines';
+import type { Answer } from '@/core/groove/transformed';
+import type { Run } from '@/core/schedule';
 import { CLICK_PLAN_NAMES, CLICK_PLANS, plainMetronome } from '@/core/time/clickPlan';
 import { cycleOf } from '@/core/time/cycle';
 import { equal, format, ZERO } from '@/core/time/fraction';
 import { countsOf } from '@/core/time/meter';
 import { modulatedBpm } from '@/core/time/modulation';
 import { NOTE_VALUES, valueFigures, type NoteValue } from '@/core/time/noteValue';
+import { steady } from '@/core/time/tempoMap';
 import { plural, tempoInWords } from '@/ui/words';
+import { heardRun, inTurn, type Programme } from './programme';
 
 const VALUES = Object.keys(NOTE_VALUES) as NoteValue[];
 
+interface BeatArithmeticProps {
+  groove: Groove;
+  /** The bar whose grid and meter are worked with. */
+  bar: number;
+  /** The limb a line is dropped on. */
+  limb: Limb;
+  onDrop: (answer: Answer) => void;
+  onHear: (programme: Programme) => void;
+  onStop: () => void;
+  playing: boolean;
+}
+
 /** What a teacher works out by hand: note values at this tempo, when a cell comes round, this note = that note, the plain metronome. */
-export function BeatArithmetic({ groove, bar }: { groove: Groove; bar: number }) {
+export function BeatArithmetic({ groove, bar, limb, onDrop, onHear, onStop, playing }: BeatArithmeticProps) {
   const one = groove.bars[bar]!;
   const count = countsOf(one.meter, groove.reading)[0]!.length;
   const beat = VALUES.find((value) => equal(NOTE_VALUES[value], count)) ?? 'quarter';
@@ -34,16 +56,48 @@ export function BeatArithmetic({ groove, bar }: { groove: Groove; bar: number })
   const [oldNote, setOldNote] = useState<NoteValue>('8th triplet');
   const [newNote, setNewNote] = useState<NoteValue>('16th');
   const cycle = cycleOf(notes, value, one.meter);
+  const [problem, setProblem] = useState<string>();
+  const changed = modulatedBpm({ bpm: groove.tempo, oldBeat: beat, oldNote, newNote, newBeat: beat });
+  /** Hears a line alone against the counts. */
+  const hearLine = (answer: Answer, change: Partial<Run> = {}) => {
+    setProblem(answer.ok ? undefined : `${answer.problems[0]!.say} ${answer.problems[0]!.remedy}`);
+    if (answer.ok) onHear(inTurn([heardRun(keepLimbs(answer.value.groove, [limb]).groove, change)]));
+  };
+  const hearChange = () => {
+    const before = dropValue(groove, limb, oldNote);
+    const after = dropValue(groove, limb, newNote);
+    const wrong = [before, after].find((one) => !one.ok);
+    setProblem(wrong && !wrong.ok ? `${wrong.problems[0]!.say} ${wrong.problems[0]!.remedy}` : undefined);
+    if (before.ok && after.ok)
+      onHear(
+        inTurn([
+          heardRun(keepLimbs(before.value.groove, [limb]).groove, { rounds: 2 }),
+          heardRun(keepLimbs(after.value.groove, [limb]).groove, { rounds: 2, tempo: steady(changed, beatOf(groove)) }),
+        ]),
+      );
+  };
   const clicked = { start: ZERO, meter: one.meter, reading: groove.reading, cells: one.cells };
 
   return (
-    <Accordion disableGutters variant="outlined" slotProps={{ heading: { component: 'h2' } }} sx={{ bgcolor: 'background.paper' }}>
+    <Accordion disableGutters variant="outlined" slotProps={{ heading: { component: 'h2' }, transition: { unmountOnExit: true } }} sx={{ bgcolor: 'background.paper' }}>
       <AccordionSummary aria-controls="beat-arithmetic" id="beat-arithmetic-head">
         <Typography component="span" variant="h3">
           Beat arithmetic at {tempoInWords(groove.tempo)}
         </Typography>
       </AccordionSummary>
       <AccordionDetails id="beat-arithmetic" sx={{ display: 'grid', gap: 3 }}>
+        {playing && (
+          <Box>
+            <Button variant="outlined" onClick={onStop}>
+              Stop
+            </Button>
+          </Box>
+        )}
+        {problem && (
+          <Alert severity="warning" onClose={() => setProblem(undefined)}>
+            {problem}
+          </Alert>
+        )}
         <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Note values">
           <Table size="small">
             <TableHead>
@@ -53,6 +107,7 @@ export function BeatArithmetic({ groove, bar }: { groove: Groove; bar: number })
                 <TableCell align="right">%</TableCell>
                 <TableCell align="right">ms</TableCell>
                 <TableCell align="right">a second</TableCell>
+                <TableCell>on the {limb}</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>
@@ -67,6 +122,14 @@ export function BeatArithmetic({ groove, bar }: { groove: Groove; bar: number })
                     <TableCell align="right">{percentOfBeat.toFixed(2).replace(/\.?0+$/, '')}</TableCell>
                     <TableCell align="right">{ms.toFixed(1)}</TableCell>
                     <TableCell align="right">{perSecond.toFixed(2)}</TableCell>
+                    <TableCell sx={{ whiteSpace: 'nowrap', py: 0 }}>
+                      <Button size="small" aria-label={`Hear ${each}s`} onClick={() => hearLine(dropValue(groove, limb, each))}>
+                        Hear
+                      </Button>
+                      <Button size="small" aria-label={`Drop ${each}s on the strip`} onClick={() => onDrop(dropValue(groove, limb, each))}>
+                        Drop on the strip
+                      </Button>
+                    </TableCell>
                   </TableRow>
                 );
               })}
@@ -80,14 +143,39 @@ export function BeatArithmetic({ groove, bar }: { groove: Groove; bar: number })
             is {format(cycle.cellInCounts)} counts long; it meets a count again after {plural(cycle.backOnACount.counts, 'count')} (
             {plural(cycle.backOnACount.cells, 'cell')}), and 1 after {plural(cycle.backOnOne.bars, 'bar')} ({plural(cycle.backOnOne.cells, 'cell')}).
           </Typography>
+          <Box>
+            <Button size="small" aria-label="Hear the cells" onClick={() => hearLine(dropCell(groove, limb, notes, value))}>
+              Hear
+            </Button>
+            <Button size="small" aria-label="Drop the cells on the strip" onClick={() => onDrop(dropCell(groove, limb, notes, value))}>
+              Drop on the strip
+            </Button>
+          </Box>
         </Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
           <Choice label="This note" value={oldNote} options={VALUES} onChange={setOldNote} />
           <Choice label="= that note" value={newNote} options={VALUES} onChange={setNewNote} />
           <Typography role="status">
-            The {beat} then goes at <strong>{tempoInWords(modulatedBpm({ bpm: groove.tempo, oldBeat: beat, oldNote, newNote, newBeat: beat }))}</strong> a
-            minute.
+            The {beat} then goes at <strong>{tempoInWords(changed)}</strong> a minute.
           </Typography>
+          <Box>
+            <Button size="small" aria-label="Hear the change of tempo" onClick={hearChange}>
+              Hear
+            </Button>
+            <Button
+              size="small"
+              aria-label="Set the groove to the new tempo"
+              onClick={() =>
+                onDrop({
+                  ok: true,
+                  value: { groove: { ...groove, tempo: changed }, say: `${oldNote} = ${newNote}: the tempo is ${tempoInWords(changed)} now.` },
+                })
+              }
+              disabled={!tempoShape.safeParse(changed).success}
+            >
+              Set it
+            </Button>
+          </Box>
         </Box>
         <Box>
           <Typography variant="h3" gutterBottom>
@@ -96,7 +184,10 @@ export function BeatArithmetic({ groove, bar }: { groove: Groove; bar: number })
           {CLICK_PLAN_NAMES.map((name) => {
             const set = plainMetronome(CLICK_PLANS[name], clicked, groove.tempo);
             return (
-              <Typography key={name} variant="body2" sx={{ py: 0.5 }}>
+              <Typography key={name} component="div" variant="body2" sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+                <Button size="small" aria-label={`Hear the click on ${name}`} onClick={() => onHear(inTurn([heardRun(groove, { click: CLICK_PLANS[name] })]))}>
+                  Hear
+                </Button>
                 {name}:{' '}
                 {set ? `${tempoInWords(set.bpm)}${set.outOfRange ? ', where most metronomes cannot be set' : ''}` : 'no plain metronome clicks this unevenly'}
               </Typography>

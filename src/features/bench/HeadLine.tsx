@@ -7,31 +7,19 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { tempoShape, type Groove } from '@/core/groove/document';
-import { copyBar, deleteBar, insertBar, setMeter, type Place, type Regridded } from '@/core/groove/edit';
-import { slotAt, slotsOfBar } from '@/core/groove/grid';
-import { LIMBS } from '@/core/groove/limbs';
-import {
-  displace,
-  foldSwing,
-  mirrorHands,
-  otherBottomNumber,
-  stretch,
-  toFullTriplets,
-  toShuffle,
-  turnKit,
-  writeSwingOut,
-  type Transformed,
-} from '@/core/groove/transform';
-import type { Result } from '@/core/result';
-import { negate } from '@/core/time/fraction';
-import { formatMeter, parseMeter } from '@/core/time/meter';
+import { setMeter, type Place, type Regridded } from '@/core/groove/edit';
+import { readAs } from '@/core/groove/transform';
+import type { Answer } from '@/core/groove/transformed';
+import type { StyleFeel } from '@/core/settings';
+import { formatMeter, isCompound, parseMeter, type Reading } from '@/core/time/meter';
 
 interface HeadLineProps {
   groove: Groove;
   cursor: Place;
   onEdit: (groove: Groove) => void;
   onRegrid: (answer: Regridded, words: string) => void;
-  onTransform: (answer: Result<Transformed> | Transformed) => void;
+  onAnswer: (answer: Answer) => void;
+  feels: readonly StyleFeel[];
 }
 
 const SWINGS = [
@@ -43,28 +31,10 @@ const SWINGS = [
   ['16th 2', '16ths 2:1'],
 ] as const;
 
-/** What holds for the whole groove: its title, tempo, meter and feel, its bars, and the transforms. */
-export function HeadLine({ groove, cursor, onEdit, onRegrid, onTransform }: HeadLineProps) {
+/** What holds for the whole groove: its title, tempo, meter, how it is counted, and its feel. */
+export function HeadLine({ groove, cursor, feels, onEdit, onRegrid, onAnswer }: HeadLineProps) {
   const bar = groove.bars[cursor.bar]!;
-  const [menu, setMenu] = useState<HTMLElement | null>(null);
-  const slot = slotAt(slotsOfBar(bar.meter, groove.reading, bar.cells), cursor.at)!;
-  const take = (answer: Result<Groove>) => (answer.ok ? onEdit(answer.value) : onTransform(answer));
-
-  const transforms: [string, () => Result<Transformed> | Transformed][] = [
-    [`The ${cursor.limb} one slot later`, () => displace(groove, slot.length, [cursor.limb])],
-    [`The ${cursor.limb} one slot earlier`, () => displace(groove, negate(slot.length), [cursor.limb])],
-    ['Everything one slot later', () => displace(groove, slot.length, LIMBS)],
-    ['Change the hands’ lines', () => mirrorHands(groove)],
-    ['Turn the kit round', () => turnKit(groove)],
-    ['8ths as a shuffle', () => toShuffle(groove)],
-    ['8ths as full triplets', () => toFullTriplets(groove)],
-    groove.swing ? ['Write the swing out', () => writeSwingOut(groove)] : ['Fold into 8ths swung 2:1', () => foldSwing(groove, { value: '8th', ratio: '2' })],
-    ['Half-time', () => stretch(groove, 2)],
-    ['Double-time', () => stretch(groove, '1/2')],
-    ['Same notes over 8', () => otherBottomNumber(groove, 8)],
-    ['Same notes over 16', () => otherBottomNumber(groove, 16)],
-  ];
-
+  const [hints, setHints] = useState<HTMLElement | null>(null);
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start' }}>
       <Settled
@@ -97,6 +67,18 @@ export function HeadLine({ groove, cursor, onEdit, onRegrid, onTransform }: Head
           if (meter.ok) onRegrid(setMeter(groove, cursor.bar, meter.value), formatMeter(meter.value));
         }}
       />
+      {groove.bars.every(({ meter }) => isCompound(meter)) && (
+        <TextField
+          select
+          label="Counted"
+          sx={{ width: 130 }}
+          value={groove.reading}
+          onChange={({ target }) => onAnswer(readAs(groove, target.value as Reading))}
+        >
+          <MenuItem value="numbers">all numbers</MenuItem>
+          <MenuItem value="pulse">in pulses</MenuItem>
+        </TextField>
+      )}
       <TextField
         select
         label="Feel"
@@ -110,33 +92,27 @@ export function HeadLine({ groove, cursor, onEdit, onRegrid, onTransform }: Head
           </MenuItem>
         ))}
       </TextField>
-      <Button variant="outlined" sx={{ height: 40 }} onClick={(event) => setMenu(event.currentTarget)} aria-haspopup="menu">
-        Transform
+      <Button sx={{ height: 40 }} onClick={(event) => setHints(event.currentTarget)} aria-haspopup="menu">
+        What a style wants
       </Button>
-      <Menu anchorEl={menu} open={Boolean(menu)} onClose={() => setMenu(null)}>
-        {transforms.map(([words, make]) => (
+      <Menu anchorEl={hints} open={Boolean(hints)} onClose={() => setHints(null)}>
+        {feels.map(({ style, feel, reason }) => (
           <MenuItem
-            key={words}
+            key={style}
             onClick={() => {
-              setMenu(null);
-              onTransform(make());
+              setHints(null);
+              onEdit(withSwing(groove, feel === 'swung' ? (groove.swing ? `${groove.swing.value} ${groove.swing.ratio}` : '8th 2') : 'straight'));
             }}
+            sx={{ display: 'block', maxWidth: 420, whiteSpace: 'normal' }}
           >
-            {words}
+            <strong>{style}</strong>: {feel}
+            <Box component="span" sx={{ display: 'block', fontSize: 13, color: 'text.secondary' }}>
+              {reason}
+            </Box>
           </MenuItem>
         ))}
+        {!feels.length && <MenuItem disabled>The table is empty. It is on the Workshop page.</MenuItem>}
       </Menu>
-      <Box role="group" aria-label="Bars" sx={{ display: 'flex', gap: 0.5 }}>
-        <Button sx={{ height: 40 }} onClick={() => take(insertBar(groove, cursor.bar))}>
-          Add a bar
-        </Button>
-        <Button sx={{ height: 40 }} onClick={() => take(copyBar(groove, cursor.bar))}>
-          Copy this bar
-        </Button>
-        <Button sx={{ height: 40 }} disabled={groove.bars.length === 1} onClick={() => take(deleteBar(groove, cursor.bar))}>
-          Delete it
-        </Button>
-      </Box>
     </Box>
   );
 }

@@ -6,22 +6,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-
-const KEYS: [string, string][] = [
-  ['← →', 'slot by slot'],
-  ['Ctrl ← →', 'count by count'],
-  ['Page Up, Page Down', 'bar by bar'],
-  ['↑ ↓', 'limb by limb'],
-  ['Enter', 'place a stroke of the height used last'],
-  ['Delete', 'take it out'],
-  ['+ −, Shift ↑ ↓', 'raise, lower'],
-  ['F D W Z', 'flam, drag, double (twice), buzz; once more takes it off'],
-  ['1 to 8', 'divide this count'],
-  ['T', 'a triplet over this count and the next'],
-  ['Space', 'hear it, stop'],
-  ['Ctrl Z, Ctrl Y', 'undo, redo'],
-  ['?', 'this list'],
-];
+import { KEYS } from './keys';
 
 /** Every key of the bench. */
 export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {

@@ -5,31 +5,37 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import type { ReactNode } from 'react';
 import { placeInWords } from '@/core/count/placeInWords';
 import type { School } from '@/core/count/schools';
 import { beatOf } from '@/core/groove/beat';
-import { check, motionLine, speeds } from '@/core/groove/checks';
+import { motionLine, type Limits } from '@/core/groove/checks';
 import type { Groove } from '@/core/groove/document';
-import { moveHeight, removeStroke, setOrnament, setSurface, type Place } from '@/core/groove/edit';
+import { moveHeight, setOrnament, setSurface, type Place } from '@/core/groove/edit';
 import { slotAt, slotsOfBar } from '@/core/groove/grid';
 import { HEIGHTS, isHand, ORNAMENTS, SURFACES, type Height } from '@/core/groove/limbs';
 import { div, equal, toNumber } from '@/core/time/fraction';
 import { barLength } from '@/core/time/meter';
 import { clock, steady } from '@/core/time/tempoMap';
 import { opening } from '@/ui/words';
+import { Checks, type Fix } from './Checks';
 import { strokeUnder } from './history';
+import { LimbPanel } from './LimbPanel';
+import { Row, Section } from './Section';
 
 interface SidePanelProps {
   groove: Groove;
   cursor: Place;
   school: School;
+  limits: Limits;
+  /** The groove as it was a moment ago, for what may be worked out after the strip is drawn. */
+  deferred: Groove;
+  onFix: (fix: Fix) => void;
   onEdit: (groove: Groove, more?: { height?: Height }) => void;
   onHelp: () => void;
 }
 
 /** The stroke under the cursor, whether the groove can be played, and what this slot is worth. */
-export function SidePanel({ groove, cursor, school, onEdit, onHelp }: SidePanelProps) {
+export function SidePanel({ groove, cursor, school, limits, deferred, onFix, onEdit, onHelp }: SidePanelProps) {
   const stroke = strokeUnder({ groove, cursor });
   const bar = groove.bars[cursor.bar]!;
   const toMs = clock(steady(groove.tempo, beatOf(groove)));
@@ -38,7 +44,6 @@ export function SidePanel({ groove, cursor, school, onEdit, onHelp }: SidePanelP
     stroke && isHand(cursor.limb)
       ? motionLine(groove, cursor.limb).find(({ place }) => place.bar === cursor.bar && equal(place.at, cursor.at))?.motion
       : undefined;
-  const findings = check(groove, groove.tempo);
   const where = placeInWords(groove, cursor.bar, cursor.at, school);
 
   const setHeight = (height: Height) => {
@@ -78,69 +83,14 @@ export function SidePanel({ groove, cursor, school, onEdit, onHelp }: SidePanelP
         )}
         {motion && <Row name="Motion" value={`${motion}${motion === 'tap' ? '' : '-stroke'}`} />}
       </Section>
+      <LimbPanel groove={groove} limb={cursor.limb} onEdit={onEdit} />
       <Section title="Can it be played?">
-        {speeds(groove, groove.tempo).map(({ limb, perSecond, feel }) => (
-          <Row key={limb} name={opening(limb)} value={`${perSecond.toFixed(1)} / s, ${feel}`} wrong={feel === 'beyond'} />
-        ))}
-        {findings.map(({ say, remedy, fix, place }, index) => (
-          <Box key={index} sx={{ py: 1, borderBottom: 1, borderColor: 'divider', borderBottomStyle: 'dashed', fontSize: 14 }}>
-            <Box sx={{ color: 'error.main', fontWeight: 600 }}>
-              {opening(placeInWords(groove, place.bar, place.at, school))}: {say}
-            </Box>
-            <Box sx={{ color: 'text.secondary' }}>{remedy}</Box>
-            {fix && (
-              <Button
-                size="small"
-                onClick={() => onEdit(fix.take === 'ornament' ? setOrnament(groove, fix.place, undefined) : removeStroke(groove, fix.place))}
-              >
-                {fix.words}
-              </Button>
-            )}
-          </Box>
-        ))}
-        {!findings.length && (
-          <Typography variant="body2" sx={{ color: 'success.main', mt: 1 }}>
-            Nothing in its way.
-          </Typography>
-        )}
+        <Checks groove={deferred} limits={limits} school={school} onFix={onFix} />
       </Section>
       <Box>
         <Button size="small" onClick={onHelp}>
           All keys (?)
         </Button>
-      </Box>
-    </Box>
-  );
-}
-
-function Section({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <Box component="section">
-      <Typography variant="h3" component="h2" gutterBottom>
-        {title}
-      </Typography>
-      {children}
-    </Box>
-  );
-}
-
-function Row({ name, value, wrong }: { name: string; value: string; wrong?: boolean }) {
-  return (
-    <Box
-      sx={{
-        display: 'flex',
-        justifyContent: 'space-between',
-        gap: 2,
-        py: 0.9,
-        borderBottom: 1,
-        borderBottomStyle: 'dashed',
-        borderColor: 'divider',
-        fontSize: 14,
-      }}
-    >
-      <span>{name}</span>
-      <Box component="span" sx={{ fontWeight: 600, textAlign: 'right', color: wrong ? 'error.main' : undefined }}>
-        {value}
       </Box>
     </Box>
   );

@@ -1,62 +1,79 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
-import { beatOf } from '@/core/groove/beat';
-import type { Groove } from '@/core/groove/document';
-import { schedule, type Schedule } from '@/core/schedule';
-import { steady } from '@/core/time/tempoMap';
+import type { School } from '@/core/count/schools';
 import { Player } from '@/sound/player';
 import { voiceOf } from '@/sound/voices';
+import { drawnAgain } from '@/ui/strip/drawn';
 import type { StripHandle } from '@/ui/strip/Strip';
+import { segmentAt, type Programme } from './programme';
 
-/** About how long a hearing goes round before it ends by itself, in milliseconds. */
-const LOOP_MS = 120_000;
+type Strips = readonly RefObject<StripHandle | null>[];
 
-/** Plays the groove round and round with a click on the counts, the playhead moving with the sound. */
-export function useHearing(groove: Groove, strip: RefObject<StripHandle | null>) {
-  const [playing, setPlaying] = useState<Schedule>();
+export interface Hearing {
+  playing: boolean;
+  /** What went wrong, for the person. */
+  say?: string;
+  /** Plays a programme; the playhead moves on the strip of the run that is heard. */
+  play: (programme: Programme, strips: Strips) => Promise<void>;
+  stop: () => void;
+}
+
+/** The bench's ear: one programme at a time, the playhead and the count, which `count` takes, moving with the sound. */
+export function useHearing(school: School, count: RefObject<HTMLElement | null>): Hearing {
+  const [now, setNow] = useState<{ programme: Programme; strips: Strips }>();
   const [say, setSay] = useState<string>();
   const player = useRef<Player>(undefined);
 
   const stop = useCallback(() => {
     player.current?.stop();
-    strip.current?.playhead(undefined, 0);
-    setPlaying(undefined);
-  }, [strip]);
+    setNow(undefined);
+  }, []);
 
-  const toggle = useCallback(async () => {
-    if (playing) return stop();
+  const play = useCallback(async (programme: Programme, strips: Strips) => {
     try {
       player.current ??= await Player.open();
-      const run = { groove, tempo: steady(groove.tempo, beatOf(groove)), click: { kind: 'every', counts: '1', from: '0' } as const, countIn: 0 };
-      const one = schedule({ ...run, rounds: 1 });
-      const timed = schedule({ ...run, rounds: Math.max(1, Math.min(64, Math.round(LOOP_MS / one.endMs))) });
+      player.current.stop();
       await player.current.start(
-        timed.sounds.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) })),
-        timed.startMs,
+        programme.sounds.map(({ ms, sound }) => ({ ms, voice: voiceOf(sound) })),
+        0,
       );
       setSay(undefined);
-      setPlaying(timed);
+      setNow({ programme, strips });
     } catch (error) {
       setSay((error as Error).message);
     }
-  }, [playing, stop, groove]);
+  }, []);
 
   useEffect(() => {
-    if (!playing) return;
+    if (!now) return;
+    const { programme, strips } = now;
+    const drawn = programme.runs.map(({ groove, swing }) => drawnAgain(groove, school, undefined, swing));
+    const said = count.current;
+    let from = 0;
     const frame = () => {
       player.current!.tick();
       const ms = player.current!.heardMs();
-      if (ms > playing.endMs) return stop();
-      const bar = playing.bars.find((one) => ms < one.endMs)!;
-      strip.current?.playhead(ms < 0 ? undefined : bar.bar, (ms - bar.startMs) / (bar.endMs - bar.startMs));
+      if (ms > programme.endMs) return stop();
+      const here = segmentAt(programme, ms, from);
+      if (here) {
+        from = here.index;
+        const { run, bar } = here.segment;
+        strips.forEach((strip, index) => strip.current?.playhead(index === Math.min(run, strips.length - 1) ? bar : undefined, here.fraction));
+        const slot = drawn[run]![bar]!.slots.findLast(({ percent }) => percent <= here.fraction * 100 + 0.01);
+        if (said && said.textContent !== slot?.say) said.textContent = slot?.say ?? '';
+      }
       request = requestAnimationFrame(frame);
     };
     let request = requestAnimationFrame(frame);
-    return () => cancelAnimationFrame(request);
-  }, [playing, stop, strip]);
+    return () => {
+      cancelAnimationFrame(request);
+      for (const strip of strips) strip.current?.playhead(undefined, 0);
+      if (said) said.textContent = '';
+    };
+  }, [now, stop, school, count]);
 
   useEffect(() => () => void player.current?.close(), []);
 
-  return { playing: Boolean(playing), say, toggle };
+  return { playing: Boolean(now), say, play, stop };
 }

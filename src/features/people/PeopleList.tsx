@@ -48,7 +48,7 @@ export function PeopleList({ students }: { students: Person[] }) {
                   <TableCell align="right">{one.birth_year ? new Date().getFullYear() - one.birth_year : '–'}</TableCell>
                   <TableCell>{one.level}</TableCell>
                   <TableCell>{one.setup}</TableCell>
-                  <TableCell>{one.school}</TableCell>
+                  <TableCell>{one.school.name}</TableCell>
                   <TableCell sx={{ overflowWrap: 'anywhere' }}>{one.sign_in_name}</TableCell>
                 </TableRow>
               ))}

@@ -3,14 +3,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useActionState } from 'react';
-import { SCHOOL_NAMES } from '@/core/count/schools';
 import { SETUPS } from '@/core/groove/limbs';
 import { LEVELS } from '@/core/take/figures';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { addStudentAction } from './actions';
 
-export function StudentForm({ school }: { school: string }) {
+export function StudentForm({ school, schools }: { school: string; schools: string[] }) {
   const [state, action, busy] = useActionState(addStudentAction, EMPTY_FORM);
   return (
     <Box component="form" action={action} noValidate sx={{ display: 'grid', gridTemplateColumns: { sm: '1fr 1fr' }, gap: 2.5, maxWidth: 720 }}>
@@ -18,7 +17,7 @@ export function StudentForm({ school }: { school: string }) {
       <Field state={state} name="birthYear" label="Year of birth" hint="Optional." slotProps={{ htmlInput: { inputMode: 'numeric' } }} />
       <Field state={state} name="level" label="Level" options={LEVELS} defaultValue={LEVELS[0]} hint="Decides how near a stroke must fall." />
       <Field state={state} name="setup" label="Kit" options={SETUPS} defaultValue={SETUPS[0]} hint="Every groove is turned round for it." />
-      <Field state={state} name="school" label="Counting" options={SCHOOL_NAMES} defaultValue={school} sx={{ gridColumn: { sm: '1 / -1' } }} />
+      <Field state={state} name="school" label="Counting" options={schools} defaultValue={school} sx={{ gridColumn: { sm: '1 / -1' } }} />
       <Field state={state} name="signInName" label="Sign-in name" autoComplete="off" hint="Short and easy to type." />
       <Field
         state={state}

@@ -28,7 +28,7 @@ export function StudentPage({ student, assignments, grooves, takes }: StudentPag
   const age = student.birth_year ? `${new Date().getFullYear() - student.birth_year} years` : undefined;
   const heard = takes.filter((take) => take.sd_error_ms !== null);
   return (
-    <Page title={student.name} note={[age, student.level, student.setup, student.school].filter(Boolean).join(' · ')}>
+    <Page title={student.name} note={[age, student.level, student.setup, student.school.name].filter(Boolean).join(' · ')}>
       <Box sx={{ display: 'grid', gap: 4, maxWidth: 1180 }}>
         <section>
           <Typography variant="h2" gutterBottom>
@@ -60,7 +60,7 @@ export function StudentPage({ student, assignments, grooves, takes }: StudentPag
             <Typography variant="h3" sx={{ mb: 1.5 }}>
               Set another groove
             </Typography>
-            <AssignmentForm student={student.id} grooves={grooves.map(({ id, title, tempo }) => ({ id, title, tempo }))} />
+            <AssignmentForm student={student.id} grooves={grooves.filter(({ archived }) => !archived).map(({ id, title, tempo }) => ({ id, title, tempo }))} />
           </Box>
         </section>
         {heard.length > 1 && (

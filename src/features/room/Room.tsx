@@ -5,6 +5,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import type { School } from '@/core/count/schools';
 import type { Groove } from '@/core/groove/document';
 import { limbsIn, type Limb } from '@/core/groove/limbs';
 import type { Level } from '@/core/take/figures';
@@ -30,7 +31,7 @@ import { useAttempt } from './useAttempt';
 export interface RoomProps {
   playerId: string;
   level: Level;
-  school: string;
+  school: School;
   grooveId: string;
   /** Already turned round for the player's kit. */
   groove: Groove;

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
+import type { School } from '@/core/count/schools';
 import { judge } from '@/core/take/judge';
 import type { Take } from '@/core/take/document';
 import type { TakeRow } from '@/server/takes';
@@ -15,7 +16,7 @@ import { dayInWords, lengthInWords, tempoInWords } from '@/ui/words';
 
 interface TakeViewProps {
   take: TakeRow & { take: Take };
-  school: string;
+  school: School;
   /** Whether it is the reader's own, so that the next practice can be opened from here. */
   own: boolean;
 }

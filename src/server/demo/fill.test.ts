@@ -37,7 +37,7 @@ test('one teacher and six students from 9 to 67, of three kits and four levels',
 
 test('every document in it is valid, every take within three weeks, its row what judging gives', async () => {
   const { rows: kept } = await here.owner.query<{ document: unknown }>('select document from groove');
-  expect(kept).toHaveLength(8);
+  expect(kept.length).toBeGreaterThan(30);
   for (const { document } of kept) expect(readGroove(document).ok).toBe(true);
   const { rows } = await here.owner.query<{
     document: unknown;

@@ -17,6 +17,8 @@ import { DEMO_STUDENTS, DEMO_TEACHER, DEMO_WORKSHOP, type DemoAssignment, type D
 /** How far back the demo's log reaches. */
 const DEMO_DAYS = 21;
 const DEMO_ROUNDS = 8;
+/** What the teacher of the demo likes best. */
+const DEMO_FAVOURITES = ['Ferry ramp', 'Lantern ghosts', 'Palm jetty', 'Six oars'];
 
 /** A row's id made from its name, so that every demo has the same ones. */
 function demoId(name: string): string {
@@ -59,7 +61,9 @@ async function fill(db: Db, now: Date): Promise<void> {
     ]);
   const teacher = { id: demoId(DEMO_TEACHER.name), workshop_id };
   await add(teacher.id, 'teacher', DEMO_TEACHER, 'concert', 'crossed');
-  for (const { groove, level } of STARTER_GROOVES) await addGroove(db, teacher, { id: demoId(groove.title), groove, level });
+  for (const { groove, level, tags } of STARTER_GROOVES) await addGroove(db, teacher, { id: demoId(groove.title), groove, level, tags });
+  for (const title of DEMO_FAVOURITES)
+    await db.query('insert into favourite (person_id, groove_id, workshop_id) values ($1, $2, $3)', [teacher.id, demoId(title), workshop_id]);
   for (const student of DEMO_STUDENTS) {
     const id = demoId(student.name);
     await add(id, 'student', student, student.level, student.setup);

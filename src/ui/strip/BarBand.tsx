@@ -4,11 +4,11 @@ import Box from '@mui/material/Box';
 import { useTheme, type Theme } from '@mui/material/styles';
 import type { Stroke } from '@/core/groove/document';
 import type { Limb } from '@/core/groove/limbs';
-import type { WholeNotes } from '@/core/time/fraction';
-import type { PointerEvent } from 'react';
+import { less, type WholeNotes } from '@/core/time/fraction';
+import { memo, type PointerEvent } from 'react';
 import { FIGURE_FONT } from '../theme';
 import type { Bead, UnheardBand } from './beads';
-import { percentOf, SHADE_LEAD, SIZES, STEM, THREAD, type DrawnBar, type Lane, type StripSize } from './layout';
+import { percentOf, percentOfStroke, SHADE_LEAD, SIZES, STEM, THREAD, type DrawnBar, type Lane, type StripSize } from './layout';
 
 interface BarBandProps {
   bar: DrawnBar;
@@ -21,20 +21,42 @@ interface BarBandProps {
   beads?: readonly Bead[];
   bands?: readonly UnheardBand[];
   rounds: number;
-  playhead: (line: SVGGElement | null) => void;
+  index: number;
+  /** Takes the playhead's line of this bar. */
+  playhead: (index: number, line: SVGGElement | null) => void;
   narrow: boolean;
   /** The first of its row, which has room for what is struck early on 1. */
   first: boolean;
   cursor?: { limb: Limb; at: WholeNotes };
   preview?: readonly Stroke[];
-  onPointer?: (kind: 'down' | 'move' | 'up', at: { limb: Limb; percent: number }, event: PointerEvent) => void;
+  /** A stretch of lanes that is selected, from the start of the bar up to, but without, its end. */
+  selection?: { from: WholeNotes; to: WholeNotes; limbs: readonly Limb[] };
+  onPointer?: (kind: 'down' | 'move' | 'up', at: { bar: number; limb: Limb; percent: number }, event: PointerEvent) => void;
 }
 
 /**
  * One bar. Across, everything is a percentage of the bar, so that the drawing follows its width without
  * measuring; down, everything is pixels.
  */
-export function BarBand({ bar, strokes, lanes, size, task, number, beads, bands, rounds, playhead, narrow, first, cursor, preview, onPointer }: BarBandProps) {
+export const BarBand = memo(function BarBand({
+  bar,
+  strokes,
+  lanes,
+  size,
+  task,
+  number,
+  beads,
+  bands,
+  rounds,
+  index: barIndex,
+  playhead,
+  narrow,
+  first,
+  cursor,
+  preview,
+  selection,
+  onPointer,
+}: BarBandProps) {
   const theme = useTheme();
   const { cloth, text } = theme.vars!.palette;
   const { head, lane } = SIZES[size];
@@ -49,7 +71,7 @@ export function BarBand({ bar, strokes, lanes, size, task, number, beads, bands,
   const point = (kind: 'down' | 'move' | 'up') => (event: PointerEvent<HTMLElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
     const index = Math.max(0, Math.min(lanes.length - 1, Math.floor((event.clientY - box.top - head) / lane)));
-    onPointer?.(kind, { limb: lanes[index]!.limb, percent: (100 * (event.clientX - box.left - lead)) / box.width }, event);
+    onPointer?.(kind, { bar: barIndex, limb: lanes[index]!.limb, percent: (100 * (event.clientX - box.left - lead)) / box.width }, event);
   };
 
   return (
@@ -91,6 +113,7 @@ export function BarBand({ bar, strokes, lanes, size, task, number, beads, bands,
           </text>
         )}
         <Head bar={bar} size={size} height={height} theme={theme} narrow={narrow} />
+        {selection && <Selected bar={bar} selection={selection} lanes={lanes} head={head} lane={lane} theme={theme} />}
         {bands?.map((band) => {
           const top = head + laneIndex.get(band.limb)! * lane;
           return (
@@ -110,7 +133,7 @@ export function BarBand({ bar, strokes, lanes, size, task, number, beads, bands,
           const index = laneIndex.get(stroke.limb)!;
           const colour = cloth[THREAD[stroke.limb]];
           return (
-            <svg key={`${stroke.limb} ${stroke.at.n}/${stroke.at.d}`} x={`${percentOf(bar, stroke.at)}%`} overflow="visible">
+            <svg key={`${stroke.limb} ${stroke.at.n}/${stroke.at.d}`} x={`${percentOfStroke(bar, stroke)}%`} overflow="visible">
               <Stem stroke={stroke} y={baseline(index)} lane={lane} colour={colour} opacity={pale(stroke.limb) * (beads ? 0.35 : 1)} />
               {stroke.surface !== lanes[index]!.surface && (
                 <text x={8} y={baseline(index) - 5} fontSize={size === 'glance' ? 10 : 12} fontWeight={600} fill={colour} opacity={pale(stroke.limb)}>
@@ -121,7 +144,7 @@ export function BarBand({ bar, strokes, lanes, size, task, number, beads, bands,
           );
         })}
         {preview?.map((stroke) => (
-          <svg key={`${stroke.limb} ${stroke.at.n}/${stroke.at.d}`} x={`${percentOf(bar, stroke.at)}%`} overflow="visible" data-preview="">
+          <svg key={`${stroke.limb} ${stroke.at.n}/${stroke.at.d}`} x={`${percentOfStroke(bar, stroke)}%`} overflow="visible" data-preview="">
             <Stem stroke={stroke} y={baseline(laneIndex.get(stroke.limb)!)} lane={lane} colour={text.primary} opacity={0.55} />
           </svg>
         ))}
@@ -142,12 +165,45 @@ export function BarBand({ bar, strokes, lanes, size, task, number, beads, bands,
         {beads?.map((bead) => (
           <BeadMark key={bead.key} bead={bead} top={head + laneIndex.get(bead.limb)! * lane} lane={lane} rounds={rounds} theme={theme} />
         ))}
-        <g ref={playhead} style={{ visibility: 'hidden', transformBox: 'view-box' }}>
+        <g ref={(line) => playhead(barIndex, line)} style={{ visibility: 'hidden', transformBox: 'view-box' }}>
           <line y1={-4} y2={height} stroke={cloth.playhead} strokeWidth={2.5} />
           <circle cy={-4} r={5} fill={cloth.playhead} />
         </g>
       </Box>
     </Box>
+  );
+});
+
+interface SelectedProps {
+  bar: DrawnBar;
+  selection: NonNullable<BarBandProps['selection']>;
+  lanes: readonly Lane[];
+  head: number;
+  lane: number;
+  theme: Theme;
+}
+
+/** What is selected of a bar, as a frame round its slots. */
+function Selected({ bar, selection: { from, to, limbs }, lanes, head, lane, theme }: SelectedProps) {
+  const percent = (at: WholeNotes) => bar.slots.find((slot) => !less(slot.at, at))?.percent ?? 100;
+  const chosen = lanes.flatMap(({ limb }, index) => (limbs.includes(limb) ? [index] : []));
+  if (!chosen.length) return null;
+  const { secondary } = theme.vars!.palette;
+  return (
+    // From half-way before the first slot to half-way before the one behind the last.
+    <svg x={`${percent(from)}%`} width={`${percent(to) - percent(from)}%`} overflow="visible" data-selection="">
+      <rect
+        x={-13}
+        width="100%"
+        y={head + chosen[0]! * lane + 2}
+        height={chosen.length * lane - 4}
+        rx={8}
+        fill={secondary.main}
+        fillOpacity={0.16}
+        stroke={secondary.main}
+        strokeWidth={1.5}
+      />
+    </svg>
   );
 }
 

@@ -2,19 +2,19 @@
 
 import Box from '@mui/material/Box';
 import { visuallyHidden } from '@mui/utils';
-import { memo, useImperativeHandle, useMemo, useRef, type PointerEvent, type ReactNode, type Ref } from 'react';
-import { placeInWords } from '@/core/count/placeInWords';
-import { schoolNamed } from '@/core/count/schools';
+import { memo, useCallback, useEffect, useImperativeHandle, useMemo, useRef, type PointerEvent, type ReactNode, type Ref } from 'react';
+import type { School } from '@/core/count/schools';
 import type { Groove, Stroke } from '@/core/groove/document';
 import type { Limb } from '@/core/groove/limbs';
-import { beatOf } from '@/core/groove/beat';
-import type { WholeNotes } from '@/core/time/fraction';
+import { compare, less, sub, ZERO, type WholeNotes } from '@/core/time/fraction';
+import { barLength, barStarts } from '@/core/time/meter';
+import type { Region } from '@/core/groove/region';
 import type { Swing } from '@/core/time/swing';
-import { steady } from '@/core/time/tempoMap';
 import type { Bpm } from '@/core/time/units';
 import { BarBand } from './BarBand';
 import type { Bead, UnheardBand } from './beads';
-import { barsPerRow, drawnBars, lanesOf, SIZES, THREAD, type Lane, type StripSize } from './layout';
+import { barsPerRow, lanesOf, SIZES, THREAD, type Lane, type StripSize } from './layout';
+import { barsInWords, drawnAgain } from './drawn';
 import { useWidth } from './useWidth';
 
 /** How the room moves the playhead: straight on the drawing, without asking React. */
@@ -25,7 +25,7 @@ export interface StripHandle {
 
 export interface StripProps {
   groove: Groove;
-  school: string;
+  school: School;
   /** For swing that depends on the tempo; the groove's own when left out. */
   bpm?: Bpm;
   swing?: Swing | 'straight';
@@ -45,6 +45,8 @@ export interface StripProps {
   cursor?: StripPlace;
   /** Strokes that are not there yet, shown pale. */
   preview?: readonly { bar: number; stroke: Stroke }[];
+  /** A selected stretch of lanes. */
+  selection?: Region;
   /** A pointer pressed, moved or let go over a lane; `percent` of the bar. */
   onPointer?: (kind: 'down' | 'move' | 'up', at: { bar: number; limb: Limb; percent: number }, event: PointerEvent) => void;
 }
@@ -71,14 +73,26 @@ export const Strip = memo(function Strip({
   allLanes,
   cursor,
   preview,
+  selection,
   onPointer,
 }: StripProps) {
   const [frame, width] = useWidth<HTMLDivElement>();
   const playheads = useRef<(SVGGElement | null)[]>([]);
-  const lanes = useMemo(() => lanesOf(groove, allLanes), [groove, allLanes]);
-  const bars = useMemo(() => drawnBars(groove, schoolNamed(school), steady(bpm ?? groove.tempo, beatOf(groove)), swing), [groove, school, bpm, swing]);
+  const lanes = useLanes(groove, allLanes);
+  const bars = drawnAgain(groove, school, bpm, swing);
   const perRow = barsPerRow(bars, width ?? 1100, size);
   const rows = Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) => bars.slice(row * perRow, (row + 1) * perRow));
+
+  const keepPlayhead = useCallback((index: number, line: SVGGElement | null) => {
+    playheads.current[index] = line;
+  }, []);
+  // The bands are drawn anew only when they changed, so what they are given stays the same.
+  const latest = useRef(onPointer);
+  useEffect(() => {
+    latest.current = onPointer;
+  });
+  const onBandPointer = useCallback<NonNullable<StripProps['onPointer']>>((...given) => latest.current?.(...given), []);
+  const selected = useMemo(() => selection && selectionByBar(groove, selection), [groove, selection]);
 
   useImperativeHandle(
     handle,
@@ -101,11 +115,7 @@ export const Strip = memo(function Strip({
       aria-label={`${groove.title}, strip`}
       sx={{ display: 'grid', gap: 2.5, minWidth: 0, visibility: width === undefined ? 'hidden' : 'visible' }}
     >
-      <Box sx={visuallyHidden}>
-        {lanes.map((lane) => (
-          <p key={lane.limb}>{laneInWords(groove, lane, school)}</p>
-        ))}
-      </Box>
+      <LaneWords groove={groove} lanes={lanes} school={school} />
       {rows.map((row, rowIndex) => (
         <Box key={rowIndex} aria-hidden sx={{ display: 'flex', minWidth: 0, pr: (width ?? 1100) < 600 ? 2 : `${SIZES[size].lead}px` }}>
           <Margin lanes={lanes} size={size} task={task} notes={laneNotes} narrow={(width ?? 1100) < 600} />
@@ -121,16 +131,16 @@ export const Strip = memo(function Strip({
                 task={task}
                 number={bars.length > 1 ? index + 1 : undefined}
                 beads={beads?.filter((bead) => bead.bar === index)}
-                bands={bands?.filter((band) => band.bar === index)}
+                bands={ofBar(bands, index)}
                 rounds={rounds}
-                playhead={(line) => {
-                  playheads.current[index] = line;
-                }}
+                index={index}
+                playhead={keepPlayhead}
                 narrow={(width ?? 1100) < 600}
                 first={column === 0}
                 cursor={cursor?.bar === index ? cursor : undefined}
-                preview={preview?.filter(({ bar: of }) => of === index).map(({ stroke }) => stroke)}
-                onPointer={onPointer && ((kind, at, event) => onPointer(kind, { bar: index, ...at }, event))}
+                preview={ofBar(preview, index)?.map(({ stroke }) => stroke)}
+                selection={selected?.[index]}
+                onPointer={onPointer && onBandPointer}
               />
             );
           })}
@@ -147,16 +157,42 @@ function playheadPercent(bar: { counts: { percent: number }[] }, fraction: numbe
   return bar.counts.findLast((count) => count.percent <= percent + 0.01)?.percent ?? 0;
 }
 
-function laneInWords(groove: Groove, { limb }: Lane, school: string): string {
-  const strokes = groove.bars.flatMap((bar, index) =>
-    bar.strokes
-      .filter((stroke) => stroke.limb === limb)
-      .map((stroke) =>
-        `${placeInWords(groove, index, stroke.at, schoolNamed(school))} ${stroke.height} ${stroke.ornament ?? ''} on ${stroke.surface}`.replace('  ', ' '),
-      ),
-  );
-  return `${limb}: ${strokes.join(', ')}.`;
+/** Those of one bar, or undefined when there are none: most bars then stay as they are drawn. */
+function ofBar<T extends { bar: number }>(all: readonly T[] | undefined, bar: number): T[] | undefined {
+  const here = all?.filter((one) => one.bar === bar);
+  return here?.length ? here : undefined;
 }
+
+/** The lanes, the same objects as long as they say the same. */
+function useLanes(groove: Groove, all?: boolean): Lane[] {
+  const lanes = lanesOf(groove, all);
+  const said = lanes.map(({ limb, surface }) => `${limb} ${surface}`).join();
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => lanes, [said]);
+}
+
+/** The part of a selection that lies in each bar, from the start of that bar. */
+function selectionByBar(groove: Groove, { from, to, limbs }: Region) {
+  const starts = barStarts(groove.bars.map((bar) => barLength(bar.meter)));
+  return groove.bars.map((bar, index) => {
+    const [start, length] = [starts[index]!, barLength(bar.meter)];
+    const [first, last] = [sub(from, start), sub(to, start)];
+    if (compare(last, ZERO) <= 0 || compare(first, length) >= 0) return undefined;
+    return { from: less(first, ZERO) ? ZERO : first, to: less(length, last) ? length : last, limbs };
+  });
+}
+
+/** What a screen reader hears of each lane. */
+const LaneWords = memo(function LaneWords({ groove, lanes, school }: { groove: Groove; lanes: Lane[]; school: School }) {
+  const words = barsInWords(groove, school);
+  return (
+    <Box sx={visuallyHidden}>
+      {lanes.map(({ limb }) => (
+        <p key={limb}>{`${limb}: ${words.flatMap((bar) => bar.get(limb) ?? []).join(', ')}.`}</p>
+      ))}
+    </Box>
+  );
+});
 
 interface MarginProps {
   lanes: Lane[];

@@ -7,7 +7,7 @@ import { slotPlaces } from '@/core/schedule';
 import { equal, toNumber, type WholeNotes } from '@/core/time/fraction';
 import { barLength, countsOf } from '@/core/time/meter';
 import type { Swing } from '@/core/time/swing';
-import type { TempoMap } from '@/core/time/tempoMap';
+import { clock, type TempoMap } from '@/core/time/tempoMap';
 
 /**
  * How big a strip is drawn, in pixels: read from a stool in the room, from a chair at the desk, at a
@@ -45,30 +45,40 @@ export interface DrawnSlot extends Label {
 }
 
 export interface DrawnBar {
+  /** How far each leaning limb's strokes are drawn beside their slots, in percent of the bar. */
+  lean: Partial<Record<Limb, number>>;
   slots: DrawnSlot[];
   /** Where each count starts and how wide it is, in percent of the bar. */
   counts: { number: number; percent: number; width: number }[];
 }
 
-/** Every bar of a groove with its slots where they sound. */
-export function drawnBars(groove: Groove, school: School, tempo: TempoMap, swing?: Swing | 'straight'): DrawnBar[] {
-  return groove.bars.map((bar, index) => {
-    const places = slotPlaces(groove, index, swing, tempo);
-    const length = toNumber(barLength(bar.meter));
-    return {
-      slots: labels(bar.meter, groove.reading, bar.cells, school).map((label, slot) => ({ ...label, percent: 100 * toNumber(places[slot]!) })),
-      counts: countsOf(bar.meter, groove.reading).map((count) => ({
-        number: count.number,
-        percent: (100 * toNumber(count.at)) / length,
-        width: (100 * toNumber(count.length)) / length,
-      })),
-    };
-  });
+/** A bar of a groove with its slots where they sound. */
+export function drawnBar(groove: Groove, index: number, school: School, tempo: TempoMap, swing?: Swing | 'straight'): DrawnBar {
+  const bar = groove.bars[index]!;
+  const places = slotPlaces(groove, index, swing, tempo);
+  const length = toNumber(barLength(bar.meter));
+  const barMs = clock(tempo)(barLength(bar.meter));
+  return {
+    lean: Object.fromEntries(Object.entries(groove.lean ?? {}).map(([limb, ms]) => [limb, (100 * ms) / barMs])),
+    slots: labels(bar.meter, groove.reading, bar.cells, school).map((label, slot) => ({ ...label, percent: 100 * toNumber(places[slot]!) })),
+    counts: countsOf(bar.meter, groove.reading).map((count) => ({
+      number: count.number,
+      percent: (100 * toNumber(count.at)) / length,
+      width: (100 * toNumber(count.length)) / length,
+    })),
+  };
 }
+
+/** Every bar of a groove with its slots where they sound. */
+export const drawnBars = (groove: Groove, school: School, tempo: TempoMap, swing?: Swing | 'straight'): DrawnBar[] =>
+  groove.bars.map((_, index) => drawnBar(groove, index, school, tempo, swing));
 
 export function percentOf(bar: DrawnBar, at: WholeNotes): number {
   return bar.slots.find((slot) => equal(slot.at, at))?.percent ?? 0;
 }
+
+/** Where a stroke is drawn: at its slot, and beside it by its limb's lean. */
+export const percentOfStroke = (bar: DrawnBar, { limb, at }: { limb: Limb; at: WholeNotes }): number => percentOf(bar, at) + (bar.lean[limb] ?? 0);
 
 export interface Lane {
   limb: Limb;

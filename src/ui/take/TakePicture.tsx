@@ -8,6 +8,7 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
+import type { School } from '@/core/count/schools';
 import type { Take } from '@/core/take/document';
 import type { Judgement } from '@/core/take/judge';
 import { beadsOf, unheardBands, WIDENED } from '../strip/beads';
@@ -16,7 +17,7 @@ import { Strip } from '../strip/Strip';
 interface TakePictureProps {
   take: Take;
   judgement: Judgement;
-  school: string;
+  school: School;
 }
 
 /** A take on its groove's strip: a bead a hit, all rounds over one another or one at a time. */

@@ -10,5 +10,15 @@ export default async function BenchPage({ params }: { params: Promise<{ groove: 
   const [teacher, id] = [await requireTeacher(), z.uuid().safeParse((await params).groove)];
   const found = id.success ? await asPerson((db) => groove(db, id.data)) : undefined;
   if (!found) notFound();
-  return <Bench key={found.id} id={found.id} level={found.level} school={teacher.school} opened={found.groove} saveNumber={found.save_number} />;
+  return (
+    <Bench
+      key={found.id}
+      id={found.id}
+      level={found.level}
+      school={teacher.school}
+      settings={teacher.settings}
+      opened={found.groove}
+      saveNumber={found.save_number}
+    />
+  );
 }

@@ -1,3 +1,4 @@
+import { schoolNamesIn } from '@/core/settings';
 import { StudentForm } from '@/features/people/StudentForm';
 import { requireTeacher } from '@/server/session';
 import { Page } from '@/ui/Page';
@@ -8,7 +9,7 @@ export default async function NewStudentPage() {
   const teacher = await requireTeacher();
   return (
     <Page title="Add a student">
-      <StudentForm school={teacher.school} />
+      <StudentForm school={teacher.school.name} schools={schoolNamesIn(teacher.settings)} />
     </Page>
   );
 }

@@ -1,0 +1,122 @@
+import { fail } from '../result';
+import { add, compare, div, equal, exact, frac, less, modulo, mul, sub, type WholeNotes } from '../time/fraction';
+import { barLength, barStarts, countsOf } from '../time/meter';
+import { NOTE_VALUES } from '../time/noteValue';
+import { offBeat, swungPlace, type Swing } from '../time/swing';
+import type { Groove, Stroke } from './document';
+import { strokesOf, type FreeStroke } from './place';
+import { laid, problem, type Answer } from './transformed';
+
+/** 8ths as a shuffle: each off-beat 8th moves to the last triplet of its quarter. */
+export function toShuffle(groove: Groove): Answer {
+  return warped(groove, { value: '8th', ratio: '2' }, 'Each pair of 8ths is now long–short: the first and the last of a triplet.', (within) =>
+    equal(within, exact('1/8')),
+  );
+}
+
+/** 8ths as full triplets: each pair keeps its two strokes and its first is struck again between them. */
+export function toFullTriplets(groove: Groove): Answer {
+  const shuffled = toShuffle(groove);
+  if (!shuffled.ok) return shuffled;
+  const quarter = NOTE_VALUES.quarter;
+  const strokes = strokesOf(shuffled.value.groove);
+  const between = strokes.flatMap((stroke): FreeStroke[] => {
+    const within = modulo(stroke.at, quarter);
+    const third = add(stroke.at, exact('1/12'));
+    const partner = strokes.some((other) => other.limb === stroke.limb && equal(other.at, add(stroke.at, exact('1/6'))));
+    const taken = strokes.some((other) => other.limb === stroke.limb && equal(other.at, third));
+    return within.n === 0 && partner && !taken ? [{ ...withoutOrnament(stroke), at: third, height: 'tap' }] : [];
+  });
+  return laid(
+    groove,
+    [...strokes, ...between].sort((a, b) => compare(a.at, b.at)),
+    groove.bars.map(({ meter }) => ({ meter })),
+    'Each pair of 8ths is now three: a full triplet on every quarter that had both.',
+    { swing: undefined },
+  );
+}
+
+function withoutOrnament({ ornament: _, ...stroke }: FreeStroke): FreeStroke {
+  return stroke;
+}
+
+/** Writes a swung groove as it is played, on a grid that holds it, and straight from now on. */
+export function writeSwingOut(groove: Groove): Answer {
+  const { swing } = groove;
+  if (!swing) return fail(problem('This groove is straight already.', 'Set its swing first.'));
+  if (swing.ratio === 'tempo-aware') return fail(problem('A swing that follows the tempo has no one written form.', 'Choose a fixed ratio first.'));
+  return warped(groove, swing, `The swing of ${swing.ratio.replace('/', ':')} is written out where it falls; the groove is straight now.`);
+}
+
+function warped(groove: Groove, swing: Swing, say: string, only?: (within: WholeNotes) => boolean): Answer {
+  const ratio = exact(swing.ratio);
+  const half = NOTE_VALUES[swing.value];
+  const starts = barStarts(groove.bars.map((bar) => barLength(bar.meter)));
+  const strokes = groove.bars.flatMap((bar, index) =>
+    bar.strokes.map((stroke): FreeStroke => {
+      const within = modulo(stroke.at, mul(half, frac(2)));
+      const moves = swingable(groove, index, stroke) && (!only || only(within));
+      return { ...stroke, at: add(starts[index]!, moves ? swungPlace(stroke.at, swing.value, ratio, barLength(bar.meter)) : stroke.at) };
+    }),
+  );
+  return laid(
+    groove,
+    strokes,
+    groove.bars.map(({ meter }) => ({ meter })),
+    say,
+    { swing: undefined },
+  );
+}
+
+/** Whether a stroke's count is one that swing warps. */
+function swingable(groove: Groove, bar: number, stroke: Stroke): boolean {
+  const one = groove.bars[bar]!;
+  const counts = countsOf(one.meter, groove.reading);
+  let first = 0;
+  for (const cell of one.cells) {
+    const last = first + cell.counts;
+    const end = counts[last]?.at ?? barLength(one.meter);
+    if (less(stroke.at, end)) return cell.counts === 1 && cell.parts !== 3 && cell.parts !== 6;
+    first = last;
+  }
+  return false;
+}
+
+/** Reads what was written out back into even notes with a swing: the reverse of `writeSwingOut`. */
+export function foldSwing(groove: Groove, swing: Swing): Answer {
+  if (groove.swing) return fail(problem('This groove has a swing already.', 'Write it out first.'));
+  if (swing.ratio === 'tempo-aware') return fail(problem('A swing that follows the tempo has no one written form.', 'Choose a fixed ratio.'));
+  const ratio = exact(swing.ratio);
+  const half = NOTE_VALUES[swing.value];
+  const pair = mul(half, frac(2));
+  const turn = mul(pair, offBeat(ratio));
+  const starts = barStarts(groove.bars.map((bar) => barLength(bar.meter)));
+  const strokes = groove.bars.flatMap((bar, index) =>
+    bar.strokes.map((stroke): FreeStroke => {
+      const within = modulo(stroke.at, pair);
+      const start = sub(stroke.at, within);
+      const whole = compare(add(start, pair), barLength(bar.meter)) <= 0;
+      // The two straight pieces of the swing, taken backwards.
+      const even = !whole ? within : compare(within, turn) <= 0 ? mul(within, div(half, turn)) : add(half, mul(sub(within, turn), div(half, sub(pair, turn))));
+      return { ...stroke, at: add(starts[index]!, add(start, even)) };
+    }),
+  );
+  const folded = laid(
+    groove,
+    strokes,
+    groove.bars.map(({ meter }) => ({ meter })),
+    `Written in even ${swing.value}s, played ${swing.ratio.replace('/', ':')}.`,
+    { swing },
+  );
+  if (!folded.ok) return folded;
+  const again = writeSwingOut(folded.value.groove);
+  const same = again.ok && sameStrokes(again.value.groove, groove);
+  return same
+    ? folded
+    : fail(problem(`Not every stroke lies where a swing of ${swing.ratio.replace('/', ':')} would put it.`, 'Choose the ratio it was written out with.'));
+}
+
+const sameStrokes = (a: Groove, b: Groove): boolean => {
+  const [one, other] = [strokesOf(a), strokesOf(b)];
+  return one.length === other.length && one.every((stroke) => other.some((match) => match.limb === stroke.limb && equal(match.at, stroke.at)));
+};

@@ -1,0 +1,51 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { memo } from 'react';
+import { placeInWords } from '@/core/count/placeInWords';
+import type { School } from '@/core/count/schools';
+import { check, speeds, type Finding, type Limits } from '@/core/groove/checks';
+import type { Groove } from '@/core/groove/document';
+import { opening } from '@/ui/words';
+import { Row } from './Section';
+
+export type Fix = NonNullable<Finding['fix']>;
+
+interface ChecksProps {
+  groove: Groove;
+  limits: Limits;
+  school: School;
+  onFix: (fix: Fix) => void;
+}
+
+/** What stands in the way of playing it: where, why, and what one touch can do about it. */
+export const Checks = memo(function Checks({ groove, limits, school, onFix }: ChecksProps) {
+  const findings = check(groove, groove.tempo, limits);
+  return (
+    <>
+      {speeds(groove, groove.tempo, limits).map(({ limb, perSecond, feel }) => (
+        <Row key={limb} name={opening(limb)} value={`${perSecond.toFixed(1)} / s, ${feel}`} wrong={feel === 'beyond'} />
+      ))}
+      {findings.map(({ say, remedy, fix, place }, index) => (
+        <Box key={index} sx={{ py: 1, borderBottom: 1, borderColor: 'divider', borderBottomStyle: 'dashed', fontSize: 14 }}>
+          <Box sx={{ color: 'error.main', fontWeight: 600 }}>
+            {opening(placeInWords(groove, place.bar, place.at, school))}: {say}
+          </Box>
+          <Box sx={{ color: 'text.secondary' }}>{remedy}</Box>
+          {fix && (
+            <Button size="small" onClick={() => onFix(fix)}>
+              {fix.words}
+            </Button>
+          )}
+        </Box>
+      ))}
+      {!findings.length && (
+        <Typography variant="body2" sx={{ color: 'success.main', mt: 1 }}>
+          Nothing in its way.
+        </Typography>
+      )}
+    </>
+  );
+});

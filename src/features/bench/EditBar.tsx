@@ -1,0 +1,71 @@
+'use client';
+
+import ContentCopyOutlined from '@mui/icons-material/ContentCopyOutlined';
+import ContentCutOutlined from '@mui/icons-material/ContentCutOutlined';
+import ContentPasteOutlined from '@mui/icons-material/ContentPasteOutlined';
+import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
+import HighlightAltOutlined from '@mui/icons-material/HighlightAltOutlined';
+import RedoOutlined from '@mui/icons-material/RedoOutlined';
+import UndoOutlined from '@mui/icons-material/UndoOutlined';
+import VerticalAlignBottomOutlined from '@mui/icons-material/VerticalAlignBottomOutlined';
+import VerticalAlignTopOutlined from '@mui/icons-material/VerticalAlignTopOutlined';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Divider from '@mui/material/Divider';
+import IconButton from '@mui/material/IconButton';
+import Tooltip from '@mui/material/Tooltip';
+import type { ReactNode } from 'react';
+import type { Command } from './keys';
+
+interface EditBarProps {
+  canUndo: boolean;
+  canRedo: boolean;
+  /** Touches select instead of placing. */
+  selecting: boolean;
+  selected?: string;
+  onSelecting: (on: boolean) => void;
+  onCommand: (command: Command) => void;
+  children: ReactNode;
+}
+
+/** What the keys do, for fingers: undo, selection, clipboard, height. */
+export function EditBar({ canUndo, canRedo, selecting, selected, onSelecting, onCommand, children }: EditBarProps) {
+  const tool = (words: string, keys: string, icon: ReactNode, command: Command, disabled = false) => (
+    <Tooltip title={`${words} (${keys})`}>
+      <span>
+        <IconButton aria-label={words} onClick={() => onCommand(command)} disabled={disabled} sx={{ width: 44, height: 44 }}>
+          {icon}
+        </IconButton>
+      </span>
+    </Tooltip>
+  );
+  return (
+    <Box role="toolbar" aria-label="Edit" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', rowGap: 0.5 }}>
+      {tool('Undo', 'Ctrl Z', <UndoOutlined />, { do: 'undo' }, !canUndo)}
+      {tool('Redo', 'Ctrl Y', <RedoOutlined />, { do: 'redo' }, !canRedo)}
+      <Divider orientation="vertical" flexItem sx={{ mx: 1, my: 1 }} />
+      <Tooltip title="Touch or click two slots to select what lies between (Shift with the arrows, or Shift click)">
+        <Button
+          startIcon={<HighlightAltOutlined />}
+          variant={selecting ? 'contained' : 'text'}
+          aria-pressed={selecting}
+          onClick={() => onSelecting(!selecting)}
+          sx={{ height: 44 }}
+        >
+          Select
+        </Button>
+      </Tooltip>
+      {tool('Cut', 'Ctrl X', <ContentCutOutlined />, { do: 'cut' })}
+      {tool('Copy', 'Ctrl C', <ContentCopyOutlined />, { do: 'copy' })}
+      {tool('Paste', 'Ctrl V', <ContentPasteOutlined />, { do: 'paste' })}
+      {tool('Take out', 'Delete', <DeleteOutlined />, { do: 'remove' })}
+      {tool('Raise', '+', <VerticalAlignTopOutlined />, { do: 'raise', by: 1 })}
+      {tool('Lower', '−', <VerticalAlignBottomOutlined />, { do: 'raise', by: -1 })}
+      <Divider orientation="vertical" flexItem sx={{ mx: 1, my: 1 }} />
+      {children}
+      <Box role="status" sx={{ ml: 'auto', fontSize: 14, color: 'text.secondary' }}>
+        {selected}
+      </Box>
+    </Box>
+  );
+}

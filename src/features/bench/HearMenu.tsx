@@ -1,0 +1,54 @@
+'use client';
+
+import ArrowDropDown from '@mui/icons-material/ArrowDropDown';
+import Button from '@mui/material/Button';
+import ButtonGroup from '@mui/material/ButtonGroup';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+
+export type HearHow = 'all' | 'here' | 'selection' | 'straight then swung' | 'limb by limb';
+
+interface HearMenuProps {
+  playing: boolean;
+  swung: boolean;
+  selected: boolean;
+  onHear: (how: HearHow) => void;
+  onStop: () => void;
+}
+
+/** Hear it, or hear it in one of the other ways. */
+export function HearMenu({ playing, swung, selected, onHear, onStop }: HearMenuProps) {
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const ways: [HearHow, string, boolean][] = [
+    ['all', 'From the start', true],
+    ['here', 'From the cursor (Shift Space)', true],
+    ['selection', 'Loop what is selected (L)', selected],
+    ['straight then swung', 'Straight, then swung', swung],
+    ['limb by limb', 'One limb after another', true],
+  ];
+  return (
+    <>
+      <ButtonGroup variant="contained" disableElevation>
+        <Button onClick={() => (playing ? onStop() : onHear('all'))}>{playing ? 'Stop' : 'Hear it'}</Button>
+        <Button aria-label="Other ways to hear it" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)} sx={{ px: 0.5 }}>
+          <ArrowDropDown />
+        </Button>
+      </ButtonGroup>
+      <Menu anchorEl={menu} open={Boolean(menu)} onClose={() => setMenu(null)}>
+        {ways.map(([how, words, possible]) => (
+          <MenuItem
+            key={how}
+            disabled={!possible}
+            onClick={() => {
+              setMenu(null);
+              onHear(how);
+            }}
+          >
+            {words}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}

@@ -1,0 +1,138 @@
+'use client';
+
+import { useCallback, useState, type Dispatch } from 'react';
+import { placeInWords } from '@/core/count/placeInWords';
+import type { School } from '@/core/count/schools';
+import type { Groove } from '@/core/groove/document';
+import {
+  copyBar,
+  deleteBar,
+  insertBar,
+  moveHeight,
+  placeStroke,
+  removeStroke,
+  setDivision,
+  setOrnament,
+  setTuplet,
+  type Place,
+  type Regridded,
+} from '@/core/groove/edit';
+import { slotAt, slotsOfBar } from '@/core/groove/grid';
+import { HEIGHTS, type Height, type Ornament } from '@/core/groove/limbs';
+import { changeIn, clearRegion, copyRegion } from '@/core/groove/region';
+import type { Answer, Transformed } from '@/core/groove/transformed';
+import type { Result } from '@/core/result';
+import { plural } from '@/ui/words';
+import type { Fix } from './Checks';
+import { keepClip, pasteClip } from './clipboard';
+import { regionIn, selectedIn, strokeUnder, type BenchAction, type BenchState } from './history';
+import type { Command } from './keys';
+
+/** Everything that changes the groove, and what the person is told of it. */
+export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, school: School) {
+  const { groove, cursor, height } = state;
+  const [notice, setNotice] = useState<{ severity: 'info' | 'error'; say: string }>();
+  const [losing, setLosing] = useState<{ say: string; groove: Groove }>();
+  const under = strokeUnder(state);
+  const selection = selectedIn(state);
+  const region = regionIn(state);
+  const bar = groove.bars[cursor.bar]!;
+  const count = slotAt(slotsOfBar(bar.meter, groove.reading, bar.cells), cursor.at)?.count ?? 1;
+
+  const edit = useCallback((next: Groove, more: { cursor?: Place; height?: Height } = {}) => dispatch({ type: 'edit', groove: next, ...more }), [dispatch]);
+
+  /** Takes what a transform answered, or says what is in its way. */
+  const answer = (given: Answer | Transformed) => {
+    if ('ok' in given && !given.ok) return setNotice({ severity: 'error', say: `${given.problems[0]!.say} ${given.problems[0]!.remedy}` });
+    const { groove: next, say } = 'ok' in given ? given.value : given;
+    edit(next);
+    setNotice({ severity: 'info', say });
+  };
+  const take = (given: Result<Groove>) => (given.ok ? edit(given.value) : answer(given));
+
+  /** Takes up a new grid at once when nothing is lost by it; else asks first, naming what would be. */
+  const regrid = (given: Regridded, words: string, inBar = cursor.bar) => {
+    if (!given.lost.length) return edit(given.groove);
+    const named = given.lost.map((stroke) => `${stroke.limb}, ${placeInWords(groove, inBar, stroke.at, school)}`).join('; ');
+    setLosing({ say: `${words} has no slot for: ${named}.`, groove: given.groove });
+  };
+  const divide = (ofCount: number, parts: number, inBar = cursor.bar) =>
+    regrid(setDivision(groove, inBar, ofCount, parts), `Count ${ofCount} divided by ${parts}`, inBar);
+
+  const copy = () => keepClip(copyRegion(groove, region));
+  const raise = (by: 1 | -1) => {
+    if (selection) return edit(changeIn(groove, selection, (stroke) => ({ ...stroke, height: HEIGHTS[HEIGHTS.indexOf(stroke.height) + by] ?? stroke.height })));
+    const next = moveHeight(groove, cursor, by);
+    edit(next, { height: strokeUnder({ groove: next, cursor })?.height });
+  };
+  const ornament = (wanted: Ornament) => {
+    if (selection) return edit(changeIn(groove, selection, (stroke) => ({ ...stroke, ornament: wanted })));
+    if (under) edit(setOrnament(groove, cursor, under.ornament === wanted ? undefined : wanted));
+  };
+  const tuplet = () => {
+    const given = setTuplet(groove, cursor.bar, count, 2, 3);
+    if (given.ok) regrid(given.value, 'A triplet over two counts');
+    else answer(given);
+  };
+
+  const perform = (command: Exclude<Command, { do: 'hear' | 'help' | 'transform' }>) => {
+    switch (command.do) {
+      case 'move':
+        return dispatch({ type: 'move', way: command.way, by: command.by, extend: command.extend });
+      case 'raise':
+        return raise(command.by);
+      case 'ornament':
+        return ornament(command.ornament);
+      case 'divide':
+        return divide(count, command.parts);
+      case 'tuplet':
+        return tuplet();
+      case 'place':
+        return edit(placeStroke(groove, cursor, { height: under?.height ?? height }));
+      case 'remove':
+        return edit(selection ? clearRegion(groove, selection) : removeStroke(groove, cursor));
+      case 'copy':
+        copy();
+        return setNotice({ severity: 'info', say: `${plural(copyRegion(groove, region).strokes.length, 'stroke')} copied.` });
+      case 'cut':
+        copy();
+        return edit(clearRegion(groove, region));
+      case 'paste':
+        return answer(pasteClip(groove, cursor));
+      case 'undo':
+      case 'redo':
+      case 'selectAll':
+      case 'selectNone':
+        return dispatch({ type: command.do });
+    }
+  };
+
+  const fix = useCallback(
+    (one: Fix) => {
+      if (one.take === 'tempo') edit({ ...groove, tempo: one.bpm });
+      else edit(one.take === 'ornament' ? setOrnament(groove, one.place, undefined) : removeStroke(groove, one.place));
+    },
+    [edit, groove],
+  );
+
+  return {
+    edit,
+    answer,
+    regrid,
+    divide,
+    perform,
+    fix,
+    insertBar: () => take(insertBar(groove, cursor.bar)),
+    copyBar: () => take(copyBar(groove, cursor.bar)),
+    deleteBar: () => take(deleteBar(groove, cursor.bar)),
+    selectedStrokes: selection ? plural(copyRegion(groove, selection).strokes.length, 'stroke') : '',
+    notice,
+    forgetNotice: () => setNotice(undefined),
+    losing,
+    /** What was asked before something is lost is answered. */
+    settle: (yes: boolean) => {
+      if (yes && losing) edit(losing.groove);
+      setLosing(undefined);
+    },
+  };
+}

@@ -1,0 +1,39 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { z } from 'zod';
+import { LEVELS } from '@/core/take/figures';
+import { setArchived, setFavourite, setLabels } from '@/server/grooves';
+import { asPerson, requirePerson, requireTeacher } from '@/server/session';
+import { EMPTY_FORM, readForm, type FormState } from '@/ui/form';
+
+/** Tags as they are typed, parted by commas. */
+const tags = z
+  .string()
+  .max(400, 'At most 400 characters.')
+  .transform((line) => [...new Set(line.split(',').map((tag) => tag.trim().toLowerCase().replace(/\s+/g, ' ')))].filter(Boolean))
+  .refine((all) => all.length <= 12, 'At most 12 tags.')
+  .refine((all) => all.every((tag) => tag.length <= 40), 'A tag has at most 40 characters.');
+const labelsShape = z.object({ groove: z.uuid(), level: z.enum(LEVELS, 'Choose a level from the list.'), tags });
+
+export async function labelsAction(_before: FormState, form: FormData): Promise<FormState> {
+  await requireTeacher();
+  const read = readForm(labelsShape, form);
+  if (!read.ok) return read.state;
+  const { groove, ...labels } = read.value;
+  await asPerson((db) => setLabels(db, groove, labels));
+  revalidatePath('/grooves');
+  return { ...EMPTY_FORM, say: 'Kept.' };
+}
+
+export async function favouriteAction(id: string, favourite: boolean): Promise<void> {
+  const who = await requirePerson();
+  if (z.uuid().safeParse(id).success) await asPerson((db) => setFavourite(db, who, id, favourite === true));
+  revalidatePath('/grooves');
+}
+
+export async function archiveAction(id: string, archived: boolean): Promise<void> {
+  await requireTeacher();
+  if (z.uuid().safeParse(id).success) await asPerson((db) => setArchived(db, id, archived === true));
+  revalidatePath('/grooves');
+}

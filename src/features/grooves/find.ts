@@ -1,0 +1,55 @@
+import { feelOf, type Feel } from '@/core/groove/beat';
+import { LEVELS, type Level } from '@/core/take/figures';
+import type { StoredGroove } from '@/server/grooves';
+import { grooveInWords } from '@/ui/words';
+
+export const SORTS = ['easiest first', 'title', 'slowest first', 'changed last'] as const;
+export type Sort = (typeof SORTS)[number];
+
+/** What the library is asked for; an empty word or undefined asks for nothing. */
+export interface Wanted {
+  words: string;
+  meter?: string;
+  feel?: Feel;
+  level?: Level;
+  tag?: string;
+  favourites: boolean;
+  archived: boolean;
+  sort: Sort;
+}
+
+export const EVERYTHING: Wanted = { words: '', favourites: false, archived: false, sort: 'easiest first' };
+
+/** Every word is found somewhere in the title, meter, feel, level or tags, and every filter holds. */
+export function found(grooves: readonly StoredGroove[], wanted: Wanted): StoredGroove[] {
+  const words = wanted.words.toLowerCase().split(/\s+/);
+  return grooves
+    .filter((one) => {
+      const all = `${one.title} ${grooveInWords(one.groove)} ${feelOf(one.groove)} ${one.level} ${one.tags.join(' ')}`.toLowerCase();
+      return (
+        one.archived === wanted.archived &&
+        (!wanted.favourites || one.favourite) &&
+        (!wanted.meter || one.meter === wanted.meter) &&
+        (!wanted.feel || feelOf(one.groove) === wanted.feel) &&
+        (!wanted.level || one.level === wanted.level) &&
+        (!wanted.tag || one.tags.includes(wanted.tag)) &&
+        words.every((word) => all.includes(word))
+      );
+    })
+    .sort(ORDER[wanted.sort]);
+}
+
+const byTitle = (a: StoredGroove, b: StoredGroove) => a.title.localeCompare(b.title, 'en');
+const ORDER: Record<Sort, (a: StoredGroove, b: StoredGroove) => number> = {
+  'easiest first': (a, b) => LEVELS.indexOf(a.level) - LEVELS.indexOf(b.level) || byTitle(a, b),
+  title: byTitle,
+  'slowest first': (a, b) => a.tempo - b.tempo || byTitle(a, b),
+  'changed last': (a, b) => b.saved_at.getTime() - a.saved_at.getTime() || byTitle(a, b),
+};
+
+/** What there is to choose from, in the order it is shown. */
+export function choicesIn(grooves: readonly StoredGroove[]) {
+  const all = (of: (one: StoredGroove) => readonly string[]) =>
+    [...new Set(grooves.flatMap((one) => of(one)))].sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
+  return { meters: all(({ meter }) => [meter]), tags: all(({ tags }) => tags) };
+}

@@ -1,0 +1,90 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useState, useTransition, type ReactNode } from 'react';
+import type { WorkshopSettings } from '@/core/settings';
+import { Page } from '@/ui/Page';
+import { saveSettingsAction, type SettingsProblems } from './actions';
+import { FeelTable } from './FeelTable';
+import { LimitsTable } from './LimitsTable';
+import { SchoolTables } from './SchoolTables';
+
+export interface SectionProps {
+  settings: WorkshopSettings;
+  problems: SettingsProblems;
+  onChange: (change: Partial<WorkshopSettings>) => void;
+}
+
+/** What holds for the whole workshop: the teacher's own schools of counting, the limits of speed, which feel a style wants. */
+export function WorkshopPage({ name, settings: opened }: { name: string; settings: WorkshopSettings }) {
+  const [settings, setSettings] = useState(opened);
+  const [problems, setProblems] = useState<SettingsProblems>({});
+  const [say, setSay] = useState<string>();
+  const [busy, start] = useTransition();
+  const section: SectionProps = {
+    settings,
+    problems,
+    onChange: (change) => {
+      setSettings({ ...settings, ...change });
+      setSay(undefined);
+    },
+  };
+  const keep = () =>
+    start(async () => {
+      try {
+        const wrong = await saveSettingsAction(settings);
+        setProblems(wrong);
+        setSay(Object.keys(wrong).length ? undefined : 'Kept. It holds for everybody in the workshop from now on.');
+      } catch {
+        setProblems({ '': 'The server cannot be reached. Nothing is lost: what you typed stays here, try again in a moment.' });
+      }
+    });
+  const wrong = Object.keys(problems).length;
+  return (
+    <Page
+      title="Workshop"
+      note={name}
+      actions={
+        <Button variant="contained" onClick={keep} loading={busy}>
+          Keep changes
+        </Button>
+      }
+    >
+      <Box sx={{ display: 'grid', gap: 5, maxWidth: 980 }}>
+        {say && (
+          <Alert severity="success" role="status">
+            {say}
+          </Alert>
+        )}
+        {wrong > 0 && <Alert severity="error">{problems[''] ?? 'Something cannot be kept as it is. The fields below say what.'}</Alert>}
+        <Section title="Schools of counting" note="Yours stand beside those that come with Mochila, for you and for each student.">
+          <SchoolTables {...section} />
+        </Section>
+        <Section
+          title="Strokes a second"
+          note="Up to these a limb is comfortable, fast, at its limit. The bench warns above the limit, the room before fast rungs."
+        >
+          <LimitsTable {...section} />
+        </Section>
+        <Section title="Which feel a style wants" note="A hint with its reason on the bench, never a lock.">
+          <FeelTable {...section} />
+        </Section>
+      </Box>
+    </Page>
+  );
+}
+
+function Section({ title, note, children }: { title: string; note: string; children: ReactNode }) {
+  return (
+    <section>
+      <Typography variant="h2">{title}</Typography>
+      <Typography color="textSecondary" sx={{ mb: 2 }}>
+        {note}
+      </Typography>
+      {children}
+    </section>
+  );
+}
