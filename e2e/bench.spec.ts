@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { comeInAs, complaints, expectAccessible } from './steps';
+import { choose, comeInAs, complaints, expectAccessible } from './steps';
 
 const strip = (page: Page) => page.getByRole('application', { name: /^Strip/ });
 const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
@@ -112,8 +112,16 @@ test('transforms say what they did, checks name a conflict and free it with one 
   await page.getByRole('button', { name: 'Take the flam off' }).click();
   await expect(page.getByText('Nothing in its way.')).toBeVisible();
   await page.getByRole('button', { name: 'Transform' }).click();
-  await page.getByRole('menuitem', { name: '8ths as a shuffle' }).click();
-  await expect(page.getByText('long–short')).toBeVisible();
+  const dialog = page.getByRole('dialog', { name: 'Transform' });
+  await dialog.getByRole('button', { name: 'Write the swing out' }).click();
+  await expect(dialog.getByText('This groove is straight already.')).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Take it' })).toBeDisabled();
+  await dialog.getByRole('button', { name: '8ths as a shuffle' }).click();
+  await expect(dialog.getByText('long–short')).toBeVisible();
+  await expectAccessible(page);
+  await dialog.getByRole('button', { name: 'Hear both in turn' }).click();
+  await expect(dialog.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Take it' }).click();
   await expect(lane(page, 'right hand')).toContainText('the let of 1');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(lane(page, 'right hand')).toContainText('the & of 1');
@@ -129,11 +137,18 @@ test('beat arithmetic: values at this tempo, when a cell comes round, this note 
   await page.getByLabel('Tempo').fill('90');
   await page.getByLabel('Tempo').press('Enter');
   await page.getByRole('button', { name: 'Beat arithmetic at 90' }).click();
-  await expect(page.getByRole('row', { name: /^quarter triplet/ })).toHaveText('quarter triplet2/366.67444.42.25');
+  await expect(page.getByRole('row', { name: /^quarter triplet/ })).toContainText('quarter triplet2/366.67444.42.25');
   await expect(page.getByText('is 3/2 counts long; it meets a count again after 3 counts (2 cells), and 1 after 3 bars (8 cells).')).toBeVisible();
   await expect(page.getByText('The quarter then goes at 67.5 a minute.')).toBeVisible();
   await expect(page.getByText('1 only: 22.5, where most metronomes cannot be set')).toBeVisible();
   await expectAccessible(page);
+  await page.getByRole('button', { name: 'Drop 8th triplets on the strip' }).click();
+  await expect(lane(page, 'right hand')).toContainText('the trip of 4');
+  await page.getByRole('button', { name: 'Hear quarters' }).click();
+  await expect(page.getByRole('button', { name: 'Stop' }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).first().click();
+  await page.getByRole('button', { name: 'Set the groove to the new tempo' }).click();
+  await expect(page.getByLabel('Tempo')).toHaveValue('67.5');
 });
 
 test('two windows on one groove: the second is shown both and chooses, the other is kept as a copy', async ({ page, context }) => {
@@ -175,14 +190,133 @@ test('closing the window at once after an edit loses nothing', async ({ page, co
 test('grooves are found as one types', async ({ page }) => {
   await comeInAs(page, 'Oda');
   await page.goto('/grooves');
-  const find = page.getByLabel('Find by title, meter, feel or level');
-  await find.fill('swung second');
+  const find = page.getByLabel(/^Find by title/);
+  await find.fill('swung second shuffle');
   await expect(page.getByRole('article')).toHaveCount(1);
   await expect(page.getByRole('heading', { name: 'Gangway shuffle' })).toBeVisible();
   await find.fill('9/4');
   await expect(page.getByText('No groove like that')).toBeVisible();
   await page.getByRole('button', { name: 'Show all' }).click();
   await expect(page.getByRole('article').nth(7)).toBeVisible();
+});
+
+test('the library: filters, a favourite, level and tags, put away and brought back', async ({ page }) => {
+  await newGroove(page, 'Shelf test');
+  await page.getByRole('link', { name: 'Grooves' }).click();
+  await page.getByLabel(/^Find by title/).fill('Shelf test');
+  const card = page.getByRole('article').filter({ hasText: 'Shelf test' }).first();
+  await card.getByRole('button', { name: 'Make Shelf test a favourite' }).click();
+  await expect(card.getByRole('button', { name: 'Shelf test is a favourite' })).toBeVisible();
+  await card.getByRole('button', { name: 'More for Shelf test' }).click();
+  await page.getByRole('menuitem', { name: 'Level and tags' }).click();
+  await page.getByLabel('Tags').fill('Low Water, backbeat');
+  await choose(page, 'Level', 'advanced', page.getByRole('dialog'));
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(card.getByRole('button', { name: 'low water' })).toBeVisible();
+  await expect(card).toContainText('advanced');
+  await page.getByLabel('Favourites').check();
+  await expect(page.getByRole('article')).not.toHaveCount(0);
+  await card.getByRole('button', { name: 'More for Shelf test' }).click();
+  await page.getByRole('menuitem', { name: 'Put it away' }).click();
+  await expect(page.getByText('No groove like that')).toBeVisible();
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await page.getByLabel('Put away').check();
+  await page.getByRole('button', { name: 'More for Shelf test' }).first().click();
+  await page.getByRole('menuitem', { name: 'Bring it back' }).click();
+  await page.getByLabel('Put away').uncheck();
+  await expect(page.getByRole('heading', { name: 'Shelf test' }).first()).toBeVisible();
+});
+
+test('selected with Shift, copied, pasted into another bar; looped; a note of the stave selects its stroke', async ({ page }) => {
+  const wrong = complaints(page);
+  await newGroove(page, 'Selected');
+  await page.getByLabel('Say it').fill('snare ghost e of 1, accent 2; kick 1');
+  await page.getByLabel('Say it').press('Enter');
+  await page.getByRole('button', { name: 'Add a bar' }).click();
+  await strip(page).focus();
+  const press = async (...keys: string[]) => {
+    for (const key of keys) await page.keyboard.press(key);
+  };
+  await press('Shift+Control+ArrowRight', 'Shift+ArrowDown', 'Shift+ArrowDown');
+  await expect(page.getByText('3 strokes selected')).toBeVisible();
+  await expect(page.locator('[data-selection]')).toBeVisible();
+  await press('Control+c', 'Control+ArrowLeft', 'PageDown', 'Control+v');
+  await expect(page.getByText('3 strokes pasted.')).toBeVisible();
+  await expect(lane(page, 'left hand')).toContainText('the e of 1 in bar 2 ghost on snare, count 2 in bar 2 accent on snare');
+  await expect(lane(page, 'right foot')).toContainText('count 1 in bar 2 tap on kick');
+  await press('Control+a', '-');
+  await expect(lane(page, 'left hand')).toContainText('count 2 in bar 2 tap on snare');
+  await press('l');
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await press('Space');
+  await expect(page.getByRole('button', { name: 'Hear it' })).toBeVisible();
+  await press('Delete');
+  await expect(lane(page, 'left hand')).toHaveText('left hand: .');
+  await press('Control+z', 'Escape');
+  await expect(lane(page, 'left hand')).toContainText('count 2 in bar 2');
+
+  const bar = page.locator('[data-stave-bar="0"]');
+  await expect(bar.locator('svg')).toBeVisible();
+  await press('Control+ArrowLeft', 'PageUp', 'ArrowDown');
+  await expect(page.locator('[data-stave-marked]')).toBeVisible();
+  await expect(bar.getByText('R', { exact: true })).toHaveCount(0);
+  await expect(bar.getByText('L', { exact: true })).toHaveCount(2);
+  const marked = (await page.locator('[data-stave-marked]').boundingBox())!;
+  await press('PageDown');
+  await page.mouse.click(marked.x + marked.width / 2, marked.y + marked.height / 2);
+  await expect(page.locator('[data-stave-bar="0"] [data-stave-marked]')).toBeVisible();
+  expect(wrong).toEqual([]);
+});
+
+test('by touch on a tablet: a tap places, Select takes two taps, the buttons do what the keys do', async ({ browser }) => {
+  const page = await (await browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true })).newPage();
+  await newGroove(page, 'By touch');
+  const box = (await strip(page).boundingBox())!;
+  const y = box.y + box.height - 40;
+  await page.touchscreen.tap(box.x + box.width * 0.4, y);
+  await page.touchscreen.tap(box.x + box.width * 0.7, y);
+  await expect(lane(page, 'left foot')).toHaveText(/tap on hat pedal, .* tap on hat pedal\.$/);
+  await page.getByRole('button', { name: 'Select' }).tap();
+  await page.touchscreen.tap(box.x + box.width * 0.4, y);
+  await page.touchscreen.tap(box.x + box.width * 0.7, y);
+  await expect(page.getByText('2 strokes selected')).toBeVisible();
+  await page.getByRole('button', { name: 'Raise' }).tap();
+  await expect(lane(page, 'left foot')).toHaveText(/accent on hat pedal, .* accent on hat pedal\.$/);
+  await page.getByRole('button', { name: 'Take out' }).tap();
+  await expect(lane(page, 'left foot')).toHaveText('left foot: .');
+  // Nothing stands outside of the window.
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024);
+  await page.context().close();
+});
+
+test('a school of the teacher’s own: mended where it cannot be, then spoken on the bench', async ({ page }) => {
+  await comeInAs(page, 'Oda');
+  await page.getByRole('link', { name: 'Workshop' }).click();
+  await page.getByRole('button', { name: 'te / la-li' }).click();
+  const mine = page.getByRole('group', { name: 'te / la-li, mine' });
+  await mine.getByLabel('A count in 4').fill('po loud ka');
+  await page.getByRole('button', { name: 'Keep changes' }).click();
+  await expect(mine.getByText('“loud” is a word of its own')).toBeVisible();
+  await mine.getByLabel('A count in 4').fill('po ko ka');
+  await mine.getByLabel('Name of the school').fill('Boathouse');
+  await page.getByRole('button', { name: 'Keep changes' }).click();
+  await expect(page.getByText('Kept. It holds for everybody')).toBeVisible();
+  await expectAccessible(page);
+  const counting = async (school: string) => {
+    await page.reload();
+    await choose(page, 'Counting', school);
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByText('Kept. It holds from now on.')).toBeVisible();
+  };
+  await counting('Boathouse');
+  await page.getByRole('link', { name: 'Grooves' }).click();
+  await page.getByRole('button', { name: 'New groove', exact: true }).click();
+  await page.getByLabel('Say it').fill('kick ko of 3');
+  await page.getByLabel('Say it').press('Enter');
+  await expect(lane(page, 'right foot')).toHaveText('right foot: the ko of 3 tap on kick.');
+  await page.getByRole('link', { name: 'Workshop' }).click();
+  await expect(page.getByRole('heading', { name: 'Workshop', level: 1 })).toBeVisible();
+  await counting('e-and-a / trip-let');
 });
 
 test('a student has no bench', async ({ page }) => {

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Comes into the demo workshop as one of its people, with one touch. */
 export async function comeInAs(page: Page, name: string): Promise<void> {
@@ -13,9 +13,9 @@ export async function openRoom(page: Page): Promise<void> {
   await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeEnabled();
 }
 
-/** Chooses from one of the room's lists. */
-export async function choose(page: Page, list: string, option: string): Promise<void> {
-  await page.getByLabel(list, { exact: true }).click();
+/** Chooses from a list. */
+export async function choose(page: Page, list: string, option: string, inside: Page | Locator = page): Promise<void> {
+  await inside.getByLabel(list, { exact: true }).click();
   await page.getByRole('option', { name: option, exact: true }).click();
 }
 

@@ -30,3 +30,9 @@ grant update (name, place, settings) on workshop to mochila_web;
 create policy teacher_sets_workshop on workshop for update to mochila_web
   using ((select signed_in_teacher()) and id = (select signed_in_workshop()))
   with check ((select signed_in_teacher()) and id = (select signed_in_workshop()));
+
+-- A teacher can change how anybody in the workshop counts, sits and is judged.
+grant update (school, level, setup) on person to mochila_web;
+create policy teacher_changes_people on person for update to mochila_web
+  using ((select signed_in_teacher()) and workshop_id = (select signed_in_workshop()))
+  with check ((select signed_in_teacher()) and workshop_id = (select signed_in_workshop()));

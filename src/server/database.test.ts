@@ -7,11 +7,13 @@ import { simulateKit } from '@/core/take/simulatedKit';
 import { endAssignment, openAssignments, setAssignment } from './assignments';
 import { STARTER_GROOVES } from './demo/grooves';
 import { closeSession, doorState, openSession, setUpWorkshop, signIn } from './door';
-import { addGroove, groove, grooves, saveGroove } from './grooves';
+import { USUAL_SETTINGS } from '@/core/settings';
+import { addGroove, groove, grooves, saveGroove, setArchived, setFavourite, setLabels } from './grooves';
 import { migrate } from './migrate';
-import { addStudent, signedInPerson, students, type Person } from './people';
+import { addStudent, changePerson, signedInPerson, students, type Person } from './people';
 import { keepTake, rejudgeTakes, take, takes } from './takes';
 import { throwAwayDatabase } from './testing/throwAway';
+import { saveSettings } from './workshop';
 
 const here = throwAwayDatabase('workshop');
 const NOW = new Date('2026-11-20T17:00:00Z');
@@ -298,6 +300,55 @@ describe('saving a groove', () => {
     const answer = await here.as(ada.token, (db) => saveGroove(db, grooveId, before!.save_number, { ...before!.groove, title: 'Mine now' }));
     expect(answer.kind).toBe('behind');
     expect(await here.as(teacherToken, (db) => groove(db, grooveId))).toEqual(before);
+  });
+});
+
+describe('the library', () => {
+  test('level, tags and archive are the teacher’s to change; a student changes nothing', async () => {
+    const id = await here.as(teacherToken, (db) => addGroove(db, teacher, { ...STARTER_GROOVES[1]!, tags: ['one'] }));
+    await here.as(teacherToken, async (db) => {
+      await setLabels(db, id, { level: 'concert', tags: ['low water', 'backbeat'] });
+      await setArchived(db, id, true);
+    });
+    expect(await here.as(teacherToken, (db) => groove(db, id))).toMatchObject({
+      level: 'concert',
+      tags: ['low water', 'backbeat'],
+      archived: true,
+      save_number: 1,
+    });
+    await here.as(teacherToken, (db) => setArchived(db, id, false));
+    await here.as(ada.token, async (db) => {
+      await setLabels(db, grooveId, { level: 'concert', tags: ['mine'] });
+      await setArchived(db, grooveId, true);
+    });
+    expect(await here.as(ada.token, (db) => groove(db, grooveId))).toMatchObject({ level: 'first year', archived: false });
+  });
+
+  test('favourites are each person’s own, and only of grooves one may see', async () => {
+    await here.as(ada.token, (db) => setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, grooveId, true));
+    await here.as(ada.token, (db) => setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, grooveId, true));
+    expect((await here.as(ada.token, (db) => groove(db, grooveId)))?.favourite).toBe(true);
+    expect((await here.as(teacherToken, (db) => groove(db, grooveId)))?.favourite).toBe(false);
+    const hidden = await here.as(teacherToken, (db) => addGroove(db, teacher, STARTER_GROOVES[2]!));
+    await here.as(ada.token, (db) => setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, hidden, true));
+    const forBo = { id: bo.id, workshop_id: teacher.workshop_id };
+    await expect(here.as(ada.token, (db) => setFavourite(db, forBo, grooveId, true))).rejects.toThrow(/row-level security/);
+    expect((await here.owner.query('select from favourite')).rowCount).toBe(1);
+    await here.as(ada.token, (db) => setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, grooveId, false));
+    expect((await here.as(ada.token, (db) => groove(db, grooveId)))?.favourite).toBe(false);
+  });
+});
+
+describe('the workshop', () => {
+  test('its settings are the teacher’s to set and everybody’s to read', async () => {
+    const own = { name: 'Ours', syllables: { 4: ['ka', 'po', 'ki'] } };
+    await here.as(teacherToken, (db) => saveSettings(db, teacher.workshop_id, { ...USUAL_SETTINGS, schools: [own] }));
+    await here.as(teacherToken, (db) => changePerson(db, ada.id, { school: 'Ours', level: 'advanced' }));
+    expect(await here.as(ada.token, signedInPerson)).toMatchObject({ school: own, level: 'advanced', setup: 'crossed' });
+    await here.as(ada.token, (db) => saveSettings(db, teacher.workshop_id, USUAL_SETTINGS));
+    expect((await here.as(bo.token, signedInPerson))?.settings.schools).toEqual([own]);
+    expect(await here.as(ada.token, (db) => changePerson(db, ada.id, { level: 'first year' }))).toBe(false);
+    await here.as(teacherToken, (db) => changePerson(db, ada.id, { school, level: 'second year' }));
   });
 });
 

@@ -67,3 +67,12 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
   await db.query('select set_password($1, $2)', [id, await hashPassword(given.password)]);
   return id;
 }
+
+/** Changes how a person counts, sits and is judged; false when the teacher has no such person. */
+export async function changePerson(db: Db, id: string, change: { school?: string; level?: Level; setup?: Setup }): Promise<boolean> {
+  const { rowCount } = await db.query(
+    'update person set school = coalesce($2, school), level = coalesce($3, level), setup = coalesce($4, setup) where id = $1',
+    [id, change.school, change.level, change.setup],
+  );
+  return rowCount === 1;
+}

@@ -115,7 +115,15 @@ export function otherBottomNumber(groove: Groove, unit: Meter['unit']): Answer {
   return laid(
     groove,
     strokesOf(groove),
-    meters.map((meter) => ({ meter })),
+    // Slots that nobody plays stay as well.
+    meters.map((meter, bar) => ({
+      meter,
+      cells: cellsFor(
+        meter,
+        reading,
+        slotsOfBar(groove.bars[bar]!.meter, groove.reading, groove.bars[bar]!.cells).map(({ at }) => at),
+      ),
+    })),
     `The same notes: ${formatMeter(first.meter)} at ${groove.tempo} is ${formatMeter(meters[0]!)} at ${tempo.value}.`,
     { reading, tempo: tempo.value },
   );

@@ -79,7 +79,12 @@ export function BeatArithmetic({ groove, bar, limb, onDrop, onHear, onStop, play
   const clicked = { start: ZERO, meter: one.meter, reading: groove.reading, cells: one.cells };
 
   return (
-    <Accordion disableGutters variant="outlined" slotProps={{ heading: { component: 'h2' }, transition: { unmountOnExit: true } }} sx={{ bgcolor: 'background.paper' }}>
+    <Accordion
+      disableGutters
+      variant="outlined"
+      slotProps={{ heading: { component: 'h2' }, transition: { unmountOnExit: true } }}
+      sx={{ bgcolor: 'background.paper' }}
+    >
       <AccordionSummary aria-controls="beat-arithmetic" id="beat-arithmetic-head">
         <Typography component="span" variant="h3">
           Beat arithmetic at {tempoInWords(groove.tempo)}

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { placeStroke, setDivision, type Place } from '@/core/groove/edit';
 import { oneLine } from '@/core/testing/arbitrary';
 import { exact, format } from '@/core/time/fraction';
-import { benchReducer, openedOn, strokeUnder, type BenchAction, type BenchState } from './history';
+import { benchReducer, openedOn, regionIn, selectedIn, strokeUnder, type BenchAction, type BenchState } from './history';
 
 const empty = oneLine('.... .... .... ....');
 const after = (state: BenchState, ...actions: BenchAction[]) => actions.reduce(benchReducer, state);
@@ -69,5 +69,37 @@ describe('the cursor', () => {
     expect(where(coarser)).toBe('0 right hand 1/8');
     const shorter = after(openedOn(two), move('bar', 1), { type: 'edit', groove: empty });
     expect(where(shorter)).toBe('0 right hand 0');
+  });
+});
+
+describe('a selection', () => {
+  const two = { ...empty, bars: [empty.bars[0]!, empty.bars[0]!] };
+  const extend = (way: 'slot' | 'count' | 'bar' | 'limb', by: 1 | -1): BenchAction => ({ type: 'move', way, by, extend: true });
+  const selected = (state: BenchState) => {
+    const region = selectedIn(state);
+    return region && `${format(region.from)}–${format(region.to)} ${region.limbs.length}`;
+  };
+
+  test('grows from where it began, in both ways, over limbs and the bar line', () => {
+    const start = after(openedOn(two), move('count', 1));
+    expect(selected(start)).toBeUndefined();
+    expect(selected(after(start, extend('slot', 1)))).toBe('1/4–3/8 1');
+    expect(selected(after(start, extend('slot', -1), extend('slot', -1), extend('limb', 1)))).toBe('1/8–5/16 2');
+    expect(selected(after(start, extend('bar', 1)))).toBe('1/4–17/16 1');
+    expect(selected(after(start, { type: 'selectAll' }))).toBe('0–2 4');
+  });
+
+  test('ends with a plain move, with a stroke placed by a pointer, and when its slots are gone', () => {
+    const some = after(openedOn(two), move('slot', 1), extend('count', 1));
+    expect(selected(some)).toBe('1/16–5/16 1');
+    expect(selected(after(some, move('slot', 1)))).toBeUndefined();
+    expect(selected(after(some, { type: 'selectNone' }))).toBeUndefined();
+    expect(selected(after(some, { type: 'edit', groove: placeStroke(two, at('0')), cursor: at('0') }))).toBeUndefined();
+    expect(selected(after(some, { type: 'edit', groove: setDivision(two, 0, 1, 1).groove }))).toBeUndefined();
+    expect(selected(after(some, { type: 'edit', groove: placeStroke(two, at('0')) }))).toBe('1/16–5/16 1');
+  });
+
+  test('without one, an edit works on the slot of the cursor', () => {
+    expect(format(regionIn(after(openedOn(two), move('count', 1))).to)).toBe('5/16');
   });
 });

@@ -11,6 +11,7 @@ import { TakeTable } from '@/ui/take/TakeTable';
 import { dayInWords, plural, tempoInWords } from '@/ui/words';
 import { endAssignmentAction } from './actions';
 import { AssignmentForm } from './AssignmentForm';
+import { PersonForm } from './PersonForm';
 import { ProgressChart } from './ProgressChart';
 
 /** How many takes stand on the page itself; the log has the rest. */
@@ -62,6 +63,12 @@ export function StudentPage({ student, assignments, grooves, takes }: StudentPag
             </Typography>
             <AssignmentForm student={student.id} grooves={grooves.filter(({ archived }) => !archived).map(({ id, title, tempo }) => ({ id, title, tempo }))} />
           </Box>
+        </section>
+        <section>
+          <Typography variant="h2" sx={{ mb: 1.5 }}>
+            Level, kit and counting
+          </Typography>
+          <PersonForm person={student} />
         </section>
         {heard.length > 1 && (
           <section>

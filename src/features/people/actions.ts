@@ -5,10 +5,10 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { endAssignment, setAssignment } from '@/server/assignments';
 import { groove } from '@/server/grooves';
-import { addStudent, student } from '@/server/people';
+import { addStudent, changePerson, student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
 import { fieldProblem, readForm, EMPTY_FORM, type FormState } from '@/ui/form';
-import { assignmentShape, studentShape } from './shapes';
+import { assignmentShape, changeShape, studentShape } from './shapes';
 
 export async function addStudentAction(_before: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
@@ -17,6 +17,17 @@ export async function addStudentAction(_before: FormState, form: FormData): Prom
   const added = await asPerson((db) => addStudent(db, teacher, read.value));
   if (added === 'taken') return fieldProblem(form, 'signInName', 'This sign-in name is taken. Add a letter or a digit.');
   redirect(`/people/${added}`);
+}
+
+/** Level, kit and counting of a student, or of the teacher herself. */
+export async function changePersonAction(_before: FormState, form: FormData): Promise<FormState> {
+  await requireTeacher();
+  const read = readForm(changeShape, form);
+  if (!read.ok) return read.state;
+  const { person, ...change } = read.value;
+  if (!(await asPerson((db) => changePerson(db, person, change)))) return fieldProblem(form, 'school', 'This person is not there any more.');
+  revalidatePath('/', 'layout');
+  return { ...EMPTY_FORM, say: 'Kept. It holds from now on.' };
 }
 
 export async function setAssignmentAction(_before: FormState, form: FormData): Promise<FormState> {

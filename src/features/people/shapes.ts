@@ -17,6 +17,8 @@ const number = (say: string) =>
       return z.NEVER;
     });
 
+const level = z.enum(LEVELS as [string, ...string[]], 'Choose a level from the list.').transform((one) => one as (typeof LEVELS)[number]);
+
 const thisYear = () => new Date().getFullYear();
 
 export const studentShape = z.object({
@@ -31,7 +33,7 @@ export const studentShape = z.object({
         .refine((year) => year <= thisYear(), 'This is in the future.'),
     ),
   ]),
-  level: z.enum(LEVELS as [string, ...string[]], 'Choose a level from the list.').transform((level) => level as (typeof LEVELS)[number]),
+  level,
   setup: z.enum(SETUPS, 'Choose a set-up from the list.'),
   school: schoolShape,
   signInName: signInNameShape,
@@ -47,4 +49,12 @@ export const assignmentShape = z.object({
     z.number().int('Whole minutes, please.').min(1, 'At least 1 minute.').max(120, 'At most 120 minutes a day.'),
   ),
   reason: z.string().trim().min(1, 'Say in a sentence why, or what to listen for.').max(400, 'At most 400 characters.'),
+});
+
+/** What can be changed of a person; what is left out stays. */
+export const changeShape = z.object({
+  person: z.uuid('This person is not there any more.'),
+  level: level.optional(),
+  setup: z.enum(SETUPS, 'Choose a set-up from the list.').optional(),
+  school: schoolShape.optional(),
 });

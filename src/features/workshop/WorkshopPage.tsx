@@ -19,7 +19,7 @@ export interface SectionProps {
 }
 
 /** What holds for the whole workshop: the teacher's own schools of counting, the limits of speed, which feel a style wants. */
-export function WorkshopPage({ name, settings: opened }: { name: string; settings: WorkshopSettings }) {
+export function WorkshopPage({ name, settings: opened, children }: { name: string; settings: WorkshopSettings; children: ReactNode }) {
   const [settings, setSettings] = useState(opened);
   const [problems, setProblems] = useState<SettingsProblems>({});
   const [say, setSay] = useState<string>();
@@ -60,6 +60,9 @@ export function WorkshopPage({ name, settings: opened }: { name: string; setting
           </Alert>
         )}
         {wrong > 0 && <Alert severity="error">{problems[''] ?? 'Something cannot be kept as it is. The fields below say what.'}</Alert>}
+        <Section title="You" note="How you sit and how you count: every strip, stave and message speaks so.">
+          {children}
+        </Section>
         <Section title="Schools of counting" note="Yours stand beside those that come with Mochila, for you and for each student.">
           <SchoolTables {...section} />
         </Section>

@@ -1,9 +1,14 @@
+import { PersonForm } from '@/features/people/PersonForm';
 import { WorkshopPage } from '@/features/workshop/WorkshopPage';
 import { requireTeacher } from '@/server/session';
 
 export const metadata = { title: 'Workshop' };
 
 export default async function Workshop() {
-  const { workshop, settings } = await requireTeacher();
-  return <WorkshopPage name={workshop} settings={settings} />;
+  const teacher = await requireTeacher();
+  return (
+    <WorkshopPage name={teacher.workshop} settings={teacher.settings}>
+      <PersonForm person={teacher} />
+    </WorkshopPage>
+  );
 }

@@ -1,0 +1,67 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { readSpoken } from './count/reader';
+import { SCHOOLS, syllable } from './count/schools';
+import { cellsOfDivisions, slotsOfBar } from './groove/grid';
+import { ownSchoolShape, readSettings, schoolIn, schoolNamesIn, settingsShape, syllablesAsTyped, syllablesFrom, USUAL_SETTINGS } from './settings';
+import { equal } from './time/fraction';
+import { meterOf } from './testing/arbitrary';
+
+const own = { name: 'Ours', syllables: { 2: ['po'], 3: ['ta', 'ti'], 4: ['ka', 'po', 'ki'] } };
+const problems = (school: unknown) => ownSchoolShape.safeParse(school).error?.issues.map(({ path, message }) => `${path.join('.')}: ${message}`) ?? [];
+
+describe('a school of one’s own', () => {
+  test('as many words as slots, no word that means something else, no name that is taken', () => {
+    expect(problems(own)).toEqual([]);
+    expect(problems({ ...own, syllables: { 4: ['ka', 'po'] } })[0]).toContain('3 words wanted');
+    expect(problems({ ...own, syllables: { 2: ['loud'] } })[0]).toContain('“loud” is a word of its own');
+    expect(problems({ ...own, syllables: { 2: ['7'] } })[0]).toContain('“7”');
+    expect(problems({ ...own, name: SCHOOLS[0].name })[0]).toContain('ships with Mochila');
+    expect(problems({ ...own, syllables: { 4: ['', 'po', ''], 5: [] } })).toEqual([]);
+  });
+
+  test('is typed and shown as a line a division', () => {
+    expect(syllablesFrom('  Ka _ ki ')).toEqual(['ka', '', 'ki']);
+    expect(syllablesAsTyped({ name: '', syllables: { 4: ['ka', '', 'ki'] } }, 4)).toBe('ka _ ki');
+    expect(syllablesAsTyped(own, 5)).toBe('');
+  });
+
+  test('whatever syllables it has, every label said is read back to its own slot', () => {
+    const word = fc.stringMatching(/^[b-df-hj-np-tv-z][aeiou]{1,2}$/).filter((one) => problems({ name: 'Any', syllables: { 2: [one] } }).length === 0);
+    fc.assert(
+      fc.property(fc.uniqueArray(word, { minLength: 3, maxLength: 3 }), (said) => {
+        const school = { name: 'Any', syllables: { 4: said } };
+        const meter = meterOf('4/4');
+        const cells = cellsOfDivisions(meter, 'numbers', 4);
+        for (const slot of slotsOfBar(meter, 'numbers', cells).filter(({ part }) => part > 0)) {
+          const { places, problems: wrong } = readSpoken(`${syllable(school, 4, slot.part)} of ${slot.count}`, [{ meter, reading: 'numbers', cells }], school);
+          expect(wrong).toEqual([]);
+          expect(places.length === 1 && equal(places[0]!.at, slot.at)).toBe(true);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('a workshop’s settings', () => {
+  test('are the usual ones until they are set, and where they cannot be read', () => {
+    expect(readSettings({ version: 1 })).toEqual(USUAL_SETTINGS);
+    expect(readSettings({ version: 9, junk: true })).toEqual(USUAL_SETTINGS);
+    expect(USUAL_SETTINGS.limits.hand).toEqual([5, 8, 10]);
+    expect(USUAL_SETTINGS.feels.length).toBeGreaterThan(6);
+  });
+
+  test('one’s own school is found by its name, beside those that ship', () => {
+    const settings = { ...USUAL_SETTINGS, schools: [own] };
+    expect(schoolIn(settings, 'Ours')).toBe(own);
+    expect(schoolIn(settings, 'takadimi').name).toBe('takadimi');
+    expect(schoolIn(settings, 'gone since').name).toBe(SCHOOLS[0].name);
+    expect(schoolNamesIn(settings).at(-1)).toBe('Ours');
+  });
+
+  test('limits rise, and stay below what anybody can', () => {
+    const limits = (hand: number[]) => settingsShape.safeParse({ version: 1, limits: { hand, foot: [3, 5, 7] } }).success;
+    expect([limits([5, 8, 10]), limits([5, 5, 10]), limits([0, 8, 10]), limits([5, 8, 31]), limits([5, 8, NaN])]).toEqual([true, false, false, false, false]);
+  });
+});

@@ -1,0 +1,34 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useActionState } from 'react';
+import { SETUPS } from '@/core/groove/limbs';
+import { schoolNamesIn } from '@/core/settings';
+import { LEVELS } from '@/core/take/figures';
+import type { Person } from '@/server/people';
+import { Field } from '@/ui/Field';
+import { EMPTY_FORM } from '@/ui/form';
+import { changePersonAction } from './actions';
+
+/** How a person counts and sits, and, of a student, how near a stroke must fall. */
+export function PersonForm({ person }: { person: Person }) {
+  const [state, action, busy] = useActionState(changePersonAction, EMPTY_FORM);
+  return (
+    <Box component="form" action={action} noValidate sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+      <input type="hidden" name="person" value={person.id} />
+      {person.role === 'student' && <Field state={state} name="level" label="Level" options={LEVELS} defaultValue={person.level} sx={{ width: 150 }} />}
+      <Field state={state} name="setup" label="Kit" options={SETUPS} defaultValue={person.setup} sx={{ width: 150 }} />
+      <Field state={state} name="school" label="Counting" options={schoolNamesIn(person.settings)} defaultValue={person.school.name} sx={{ width: 220 }} />
+      <Button type="submit" variant="outlined" loading={busy} sx={{ height: 40 }}>
+        Keep
+      </Button>
+      {state.say && (
+        <Alert severity="success" role="status" sx={{ py: 0 }}>
+          {state.say}
+        </Alert>
+      )}
+    </Box>
+  );
+}
