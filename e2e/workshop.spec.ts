@@ -26,7 +26,7 @@ test('the first visitor sets up the workshop; wrong fields are named and what wa
   await expect(page.getByText('Add your first student')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Grooves' }).click();
-  await expect(page.getByRole('article')).toHaveCount(8);
+  await expect(page.getByRole('article')).toHaveCount(46);
   expect(wrong).toEqual([]);
 });
 

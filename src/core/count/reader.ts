@@ -358,7 +358,7 @@ class SpokenReader {
     this.index += skip;
   }
 
-  private slots(): Slot[] {
+  private slots(): readonly Slot[] {
     const { meter, reading, cells } = this.bars[this.bar]!;
     return slotsOfBar(meter, reading, cells);
   }

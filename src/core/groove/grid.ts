@@ -30,8 +30,19 @@ export function cellsOfDivisions(meter: Meter, reading: Reading, grid: number | 
   return cells;
 }
 
+/** The slots of the cells asked about lately: an edit of strokes leaves the cells of its bar the same object. */
+const known = new WeakMap<readonly Cell[], { meter: Meter; reading: Reading; slots: readonly Slot[] }>();
+
 /** Every slot of one bar, in playing order. */
-export function slotsOfBar(meter: Meter, reading: Reading, cells: readonly Cell[]): Slot[] {
+export function slotsOfBar(meter: Meter, reading: Reading, cells: readonly Cell[]): readonly Slot[] {
+  const before = known.get(cells);
+  if (before && before.reading === reading && before.meter.beats === meter.beats && before.meter.unit === meter.unit) return before.slots;
+  const slots = workedOut(meter, reading, cells);
+  known.set(cells, { meter, reading, slots });
+  return slots;
+}
+
+function workedOut(meter: Meter, reading: Reading, cells: readonly Cell[]): Slot[] {
   const counts = countsOf(meter, reading);
   const slots: Slot[] = [];
   let first = 0;

@@ -73,7 +73,7 @@ export function setTechnique(groove: Groove, limb: Limb, technique: Technique | 
 }
 
 /** The technique of a limb at a tempo: above its own tempo the faster word holds. Both schools; never a rule. */
-export function techniqueAt(groove: Groove, limb: Limb, bpm: Bpm): string | undefined {
+export function techniqueAt(groove: Pick<Groove, 'technique'>, limb: Limb, bpm: Bpm): string | undefined {
   const technique = groove.technique?.[limb];
   return technique?.faster && bpm > technique.faster.above ? technique.faster.word : technique?.word;
 }

@@ -14,7 +14,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { beatOf } from '@/core/groove/beat';
 import { tempoShape, type Groove } from '@/core/groove/document';
 import { dropCell, dropValue } from '@/core/groove/drop';
@@ -47,7 +47,7 @@ interface BeatArithmeticProps {
 }
 
 /** What a teacher works out by hand: note values at this tempo, when a cell comes round, this note = that note, the plain metronome. */
-export function BeatArithmetic({ groove, bar, limb, onDrop, onHear, onStop, playing }: BeatArithmeticProps) {
+export const BeatArithmetic = memo(function BeatArithmetic({ groove, bar, limb, onDrop, onHear, onStop, playing }: BeatArithmeticProps) {
   const one = groove.bars[bar]!;
   const count = countsOf(one.meter, groove.reading)[0]!.length;
   const beat = VALUES.find((value) => equal(NOTE_VALUES[value], count)) ?? 'quarter';
@@ -202,7 +202,7 @@ export function BeatArithmetic({ groove, bar, limb, onDrop, onHear, onStop, play
       </AccordionDetails>
     </Accordion>
   );
-}
+});
 
 function Choice<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly T[]; onChange: (value: T) => void }) {
   return (

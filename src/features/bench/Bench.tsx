@@ -33,6 +33,8 @@ import { StavePanel } from './StavePanel';
 import { TransformDialog } from './TransformDialog';
 import { useEditing } from './useEditing';
 import { useHearing } from './useHearing';
+import { useSettled } from './useSettled';
+import { useStable } from './useStable';
 import { useSaving } from './useSaving';
 import { useStripPointer } from './useStripPointer';
 
@@ -60,21 +62,21 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
   const hearing = useHearing(school, count);
   const editing = useEditing(state, dispatch, school);
   const onPointer = useStripPointer(state, dispatch, school, selecting);
-  // The strip answers first; what is worked out from the whole groove follows it.
-  const deferred = useDeferredValue(groove);
+  const { does } = editing;
+  // The strip answers first, then the stave, then the rest of the desk; what is costly when the hands rest.
+  const onStave = useDeferredValue(state);
+  const { groove: later, cursor: laterCursor, past, future } = useDeferredValue(onStave);
+  const settled = useSettled(groove);
 
   const spokenBars = useMemo(() => groove.bars.map(({ meter, cells }) => ({ meter, reading: groove.reading, cells })), [groove]);
   const spoken = useMemo(() => readSpoken(text, spokenBars, school, cursor.bar), [text, spokenBars, school, cursor.bar]);
   const unsaid = { limb: cursor.limb, height };
-  const preview = previewOf(groove, spoken.places, unsaid);
+  const preview = spoken.places.length ? previewOf(groove, spoken.places, unsaid) : undefined;
   const under = strokeUnder(state);
-  const selection = useMemo(() => selectedIn(state), [state]);
-  const notes = Object.fromEntries(
-    LIMBS.flatMap((limb) => {
-      const word = techniqueAt(groove, limb, groove.tempo);
-      return word ? [[limb, <LaneNote key={limb} word={word} />]] : [];
-    }),
-  );
+  const { anchor } = state;
+  const selection = useMemo(() => selectedIn({ groove, anchor, cursor }), [groove, anchor, cursor]);
+  const { technique, tempo } = groove;
+  const notes = useMemo(() => laneNotes({ technique, tempo }), [technique, tempo]);
 
   const play = (programme: Programme) => void hearing.play(programme, [strip]);
   const hear = (how: HearHow) => {
@@ -89,7 +91,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
       else hear(command.how);
     } else if (command.do === 'help') setHelping(true);
     else if (command.do === 'transform') setTransforming(true);
-    else editing.perform(command);
+    else does.perform(command);
   };
   const onKey = (event: KeyboardEvent) => {
     const command = commandOf(event);
@@ -97,11 +99,27 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
     event.preventDefault();
     onCommand(command);
   };
-  const remedy = (one: Remedy, from: number, to: number) => {
-    if ('replace' in one) setText(text.slice(0, from) + one.replace + text.slice(to));
-    else editing.divide(one.count, one.parts, one.bar);
-  };
-  const goTo = (place: Place) => dispatch({ type: 'cursor', cursor: place });
+  const desk = useStable({
+    onCommand,
+    hear,
+    play,
+    stop: hearing.stop,
+    help: () => setHelping(true),
+    transform: () => setTransforming(true),
+    goTo: (place: Place) => dispatch({ type: 'cursor', cursor: place }),
+    remedy: (one: Remedy, from: number, to: number) => {
+      if ('replace' in one) setText(text.slice(0, from) + one.replace + text.slice(to));
+      else does.divide(one.count, one.parts, one.bar);
+    },
+    placeSaid: () => {
+      does.edit(placeSpoken(groove, spoken.places, unsaid));
+      setText('');
+    },
+    select: (on: boolean) => {
+      setSelecting(on);
+      if (!on) dispatch({ type: 'selectNone' });
+    },
+  });
 
   return (
     <Page
@@ -119,16 +137,16 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
             aria-hidden
             sx={{ fontFamily: FIGURE_FONT, fontWeight: 750, fontSize: 30, lineHeight: '36px', minWidth: 64, textAlign: 'right', pr: 1 }}
           />
-          <Button variant="outlined" onClick={() => setTransforming(true)} aria-haspopup="dialog">
+          <Button variant="outlined" onClick={desk.transform} aria-haspopup="dialog">
             Transform
           </Button>
-          <HearMenu playing={hearing.playing} swung={Boolean(groove.swing)} selected={Boolean(selection)} onHear={hear} onStop={hearing.stop} />
+          <HearMenu playing={hearing.playing} swung={Boolean(later.swing)} selected={Boolean(selection)} onHear={desk.hear} onStop={desk.stop} />
         </>
       }
     >
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 270px' }, gap: 3 }}>
         <Box sx={{ display: 'grid', gap: 2, alignContent: 'start', minWidth: 0 }}>
-          <HeadLine groove={groove} cursor={cursor} feels={settings.feels} onEdit={editing.edit} onRegrid={editing.regrid} onAnswer={editing.answer} />
+          <HeadLine groove={later} cursor={laterCursor} feels={settings.feels} onEdit={does.edit} onRegrid={does.regrid} onAnswer={does.answer} />
           {saving.kind === 'behind' && (
             <Alert severity="warning" role="alert">
               <Typography sx={{ fontWeight: 650 }}>
@@ -172,26 +190,15 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
           )}
           <Box>
             <EditBar
-              canUndo={state.past.length > 0}
-              canRedo={state.future.length > 0}
+              canUndo={past.length > 0}
+              canRedo={future.length > 0}
               selecting={selecting}
               selected={selection && `${editing.selectedStrokes} selected`}
-              onSelecting={(on) => {
-                setSelecting(on);
-                if (!on) dispatch({ type: 'selectNone' });
-              }}
-              onCommand={onCommand}
-            >
-              <Button sx={{ height: 44 }} onClick={editing.insertBar}>
-                Add a bar
-              </Button>
-              <Button sx={{ height: 44 }} onClick={editing.copyBar}>
-                Copy this bar
-              </Button>
-              <Button sx={{ height: 44 }} disabled={groove.bars.length === 1} onClick={editing.deleteBar}>
-                Delete it
-              </Button>
-            </EditBar>
+              onSelecting={desk.select}
+              onCommand={desk.onCommand}
+              onlyBar={later.bars.length === 1}
+              onBar={does}
+            />
             <Box
               tabIndex={0}
               role="application"
@@ -217,36 +224,27 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
           <Box id="bench-cursor" aria-live="polite" sx={visuallyHidden}>
             {`${cursor.limb}, ${placeInWords(groove, cursor.bar, cursor.at, school)}, ${under ? `${under.height} ${under.ornament ?? ''} on ${under.surface}` : 'empty'}`}
           </Box>
-          <SayIt
-            text={text}
-            spoken={spoken}
-            onText={setText}
-            onRemedy={remedy}
-            onPlace={() => {
-              editing.edit(placeSpoken(groove, spoken.places, unsaid));
-              setText('');
-            }}
-          />
-          <StavePanel groove={deferred} cursor={cursor} school={school} onPick={goTo} />
+          <SayIt text={text} spoken={spoken} onText={setText} onRemedy={desk.remedy} onPlace={desk.placeSaid} />
+          <StavePanel groove={onStave.groove} cursor={onStave.cursor} school={school} onPick={desk.goTo} />
           <BeatArithmetic
-            groove={deferred}
-            bar={Math.min(cursor.bar, deferred.bars.length - 1)}
-            limb={cursor.limb}
-            onDrop={editing.answer}
-            onHear={play}
+            groove={settled}
+            bar={Math.min(laterCursor.bar, settled.bars.length - 1)}
+            limb={laterCursor.limb}
             playing={hearing.playing}
-            onStop={hearing.stop}
+            onDrop={does.answer}
+            onHear={desk.play}
+            onStop={desk.stop}
           />
         </Box>
         <SidePanel
-          groove={groove}
-          deferred={deferred}
-          cursor={cursor}
+          groove={later}
+          settled={settled}
+          cursor={laterCursor}
           school={school}
           limits={settings.limits}
-          onEdit={editing.edit}
-          onFix={editing.fix}
-          onHelp={() => setHelping(true)}
+          onEdit={does.edit}
+          onFix={does.fix}
+          onHelp={desk.help}
         />
       </Box>
       <KeyList open={helping} onClose={() => setHelping(false)} />
@@ -259,13 +257,22 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
           onClose={() => setTransforming(false)}
           onTake={(next, say) => {
             setTransforming(false);
-            editing.answer({ groove: next, say });
+            does.answer({ groove: next, say });
           }}
         />
       )}
     </Page>
   );
 }
+
+/** The techniques that hold at this tempo, by limb. */
+const laneNotes = (groove: Pick<Groove, 'technique' | 'tempo'>) =>
+  Object.fromEntries(
+    LIMBS.flatMap((limb) => {
+      const word = techniqueAt(groove, limb, groove.tempo);
+      return word ? [[limb, <LaneNote key={limb} word={word} />]] : [];
+    }),
+  );
 
 /** The technique a teacher pinned to a limb, over its name. */
 function LaneNote({ word }: { word: string }) {

@@ -14,7 +14,7 @@ import Button from '@mui/material/Button';
 import Divider from '@mui/material/Divider';
 import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import type { Command } from './keys';
 
 interface EditBarProps {
@@ -25,11 +25,12 @@ interface EditBarProps {
   selected?: string;
   onSelecting: (on: boolean) => void;
   onCommand: (command: Command) => void;
-  children: ReactNode;
+  onlyBar: boolean;
+  onBar: { insertBar: () => void; copyBar: () => void; deleteBar: () => void };
 }
 
 /** What the keys do, for fingers: undo, selection, clipboard, height. */
-export function EditBar({ canUndo, canRedo, selecting, selected, onSelecting, onCommand, children }: EditBarProps) {
+export const EditBar = memo(function EditBar({ canUndo, canRedo, selecting, selected, onSelecting, onCommand, onlyBar, onBar }: EditBarProps) {
   const tool = (words: string, keys: string, icon: ReactNode, command: Command, disabled = false) => (
     <Tooltip title={`${words} (${keys})`}>
       <span>
@@ -62,10 +63,18 @@ export function EditBar({ canUndo, canRedo, selecting, selected, onSelecting, on
       {tool('Raise', '+', <VerticalAlignTopOutlined />, { do: 'raise', by: 1 })}
       {tool('Lower', '−', <VerticalAlignBottomOutlined />, { do: 'raise', by: -1 })}
       <Divider orientation="vertical" flexItem sx={{ mx: 1, my: 1 }} />
-      {children}
+      <Button sx={{ height: 44 }} onClick={onBar.insertBar}>
+        Add a bar
+      </Button>
+      <Button sx={{ height: 44 }} onClick={onBar.copyBar}>
+        Copy this bar
+      </Button>
+      <Button sx={{ height: 44 }} disabled={onlyBar} onClick={onBar.deleteBar}>
+        Delete it
+      </Button>
       <Box role="status" sx={{ ml: 'auto', fontSize: 14, color: 'text.secondary' }}>
         {selected}
       </Box>
     </Box>
   );
-}
+});

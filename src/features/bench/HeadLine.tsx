@@ -5,20 +5,21 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { tempoShape, type Groove } from '@/core/groove/document';
 import { setMeter, type Place, type Regridded } from '@/core/groove/edit';
 import { readAs } from '@/core/groove/transform';
-import type { Answer } from '@/core/groove/transformed';
 import type { StyleFeel } from '@/core/settings';
 import { formatMeter, isCompound, parseMeter, type Reading } from '@/core/time/meter';
+
+import type { Asked, Change } from './useEditing';
 
 interface HeadLineProps {
   groove: Groove;
   cursor: Place;
-  onEdit: (groove: Groove) => void;
-  onRegrid: (answer: Regridded, words: string) => void;
-  onAnswer: (answer: Answer) => void;
+  onEdit: (change: Change) => void;
+  onRegrid: (asked: (groove: Groove) => Regridded, words: string) => void;
+  onAnswer: (asked: Asked) => void;
   feels: readonly StyleFeel[];
 }
 
@@ -32,7 +33,7 @@ const SWINGS = [
 ] as const;
 
 /** What holds for the whole groove: its title, tempo, meter, how it is counted, and its feel. */
-export function HeadLine({ groove, cursor, feels, onEdit, onRegrid, onAnswer }: HeadLineProps) {
+export const HeadLine = memo(function HeadLine({ groove, cursor, feels, onEdit, onRegrid, onAnswer }: HeadLineProps) {
   const bar = groove.bars[cursor.bar]!;
   const [hints, setHints] = useState<HTMLElement | null>(null);
   return (
@@ -43,7 +44,7 @@ export function HeadLine({ groove, cursor, feels, onEdit, onRegrid, onAnswer }: 
         value={groove.title}
         width={230}
         read={(text) => (text.trim() ? (text.trim().length > 120 ? 'At most 120 characters.' : undefined) : 'Give the groove a title.')}
-        onChange={(title) => onEdit({ ...groove, title: title.trim() })}
+        onChange={(title) => onEdit((now) => ({ ...now, title: title.trim() }))}
       />
       <Settled
         key={`tempo ${groove.tempo}`}
@@ -51,7 +52,7 @@ export function HeadLine({ groove, cursor, feels, onEdit, onRegrid, onAnswer }: 
         value={String(groove.tempo)}
         width={90}
         read={(text) => tempoShape.safeParse(Number(text.replace(',', '.'))).error?.issues[0]?.message}
-        onChange={(text) => onEdit({ ...groove, tempo: Number(text.replace(',', '.')) })}
+        onChange={(text) => onEdit((now) => ({ ...now, tempo: Number(text.replace(',', '.')) }))}
       />
       <Settled
         key={`meter ${cursor.bar} ${formatMeter(bar.meter)}`}
@@ -64,7 +65,7 @@ export function HeadLine({ groove, cursor, feels, onEdit, onRegrid, onAnswer }: 
         }}
         onChange={(text) => {
           const meter = parseMeter(text);
-          if (meter.ok) onRegrid(setMeter(groove, cursor.bar, meter.value), formatMeter(meter.value));
+          if (meter.ok) onRegrid((now) => setMeter(now, cursor.bar, meter.value), formatMeter(meter.value));
         }}
       />
       {groove.bars.every(({ meter }) => isCompound(meter)) && (
@@ -73,7 +74,7 @@ export function HeadLine({ groove, cursor, feels, onEdit, onRegrid, onAnswer }: 
           label="Counted"
           sx={{ width: 130 }}
           value={groove.reading}
-          onChange={({ target }) => onAnswer(readAs(groove, target.value as Reading))}
+          onChange={({ target }) => onAnswer((now) => readAs(now, target.value as Reading))}
         >
           <MenuItem value="numbers">all numbers</MenuItem>
           <MenuItem value="pulse">in pulses</MenuItem>
@@ -84,7 +85,7 @@ export function HeadLine({ groove, cursor, feels, onEdit, onRegrid, onAnswer }: 
         label="Feel"
         sx={{ width: 140 }}
         value={groove.swing ? `${groove.swing.value} ${groove.swing.ratio}` : 'straight'}
-        onChange={({ target }) => onEdit(withSwing(groove, target.value))}
+        onChange={({ target }) => onEdit((now) => withSwing(now, target.value))}
       >
         {SWINGS.map(([value, words]) => (
           <MenuItem key={value} value={value}>
@@ -101,7 +102,7 @@ export function HeadLine({ groove, cursor, feels, onEdit, onRegrid, onAnswer }: 
             key={style}
             onClick={() => {
               setHints(null);
-              onEdit(withSwing(groove, feel === 'swung' ? (groove.swing ? `${groove.swing.value} ${groove.swing.ratio}` : '8th 2') : 'straight'));
+              onEdit((now) => withSwing(now, feel === 'swung' ? (now.swing ? `${now.swing.value} ${now.swing.ratio}` : '8th 2') : 'straight'));
             }}
             sx={{ display: 'block', maxWidth: 420, whiteSpace: 'normal' }}
           >
@@ -115,7 +116,7 @@ export function HeadLine({ groove, cursor, feels, onEdit, onRegrid, onAnswer }: 
       </Menu>
     </Box>
   );
-}
+});
 
 function withSwing({ swing: _, ...groove }: Groove, chosen: string): Groove {
   if (chosen === 'straight') return groove;

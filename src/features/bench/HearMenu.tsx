@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import ButtonGroup from '@mui/material/ButtonGroup';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 
 export type HearHow = 'all' | 'here' | 'selection' | 'straight then swung' | 'limb by limb';
 
@@ -18,7 +18,7 @@ interface HearMenuProps {
 }
 
 /** Hear it, or hear it in one of the other ways. */
-export function HearMenu({ playing, swung, selected, onHear, onStop }: HearMenuProps) {
+export const HearMenu = memo(function HearMenu({ playing, swung, selected, onHear, onStop }: HearMenuProps) {
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const ways: [HearHow, string, boolean][] = [
     ['all', 'From the start', true],
@@ -51,4 +51,4 @@ export function HearMenu({ playing, swung, selected, onHear, onStop }: HearMenuP
       </Menu>
     </>
   );
-}
+});

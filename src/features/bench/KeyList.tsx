@@ -13,7 +13,8 @@ export function KeyList({ open, onClose }: { open: boolean; onClose: () => void 
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby="key-list">
       <DialogTitle id="key-list">Keys on the strip</DialogTitle>
-      <DialogContent>
+      {/* In a low window the list is scrolled, by keys too. */}
+      <DialogContent tabIndex={0}>
         <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 3, rowGap: 1 }}>
           {KEYS.map(([keys, what]) => (
             <Box key={keys} sx={{ display: 'contents' }}>

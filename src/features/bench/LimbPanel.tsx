@@ -10,11 +10,12 @@ import { isHand, type Limb } from '@/core/groove/limbs';
 import { setTechnique, techniqueAt } from '@/core/groove/lines';
 import { opening } from '@/ui/words';
 import { Row, Section } from './Section';
+import type { Change } from './useEditing';
 
 const WORDS = { hand: ['wrist', 'fingers', 'full arm', 'push and pull'], foot: ['heel down', 'heel up', 'slide'] };
 
 /** What holds for the whole line of a limb: its lean, and the technique pinned to it. */
-export function LimbPanel({ groove, limb, onEdit }: { groove: Groove; limb: Limb; onEdit: (groove: Groove) => void }) {
+export function LimbPanel({ groove, limb, onEdit }: { groove: Groove; limb: Limb; onEdit: (change: Change) => void }) {
   const [open, setOpen] = useState(false);
   const ms = groove.lean?.[limb];
   const word = techniqueAt(groove, limb, groove.tempo);
@@ -33,7 +34,7 @@ export function LimbPanel({ groove, limb, onEdit }: { groove: Groove; limb: Limb
   );
 }
 
-function TechniqueForm({ groove, limb, onEdit, onDone }: { groove: Groove; limb: Limb; onEdit: (groove: Groove) => void; onDone: () => void }) {
+function TechniqueForm({ groove, limb, onEdit, onDone }: { groove: Groove; limb: Limb; onEdit: (change: Change) => void; onDone: () => void }) {
   const before = groove.technique?.[limb];
   const [word, setWord] = useState(before?.word ?? '');
   const [above, setAbove] = useState(before?.faster ? String(before.faster.above) : '');
@@ -43,7 +44,7 @@ function TechniqueForm({ groove, limb, onEdit, onDone }: { groove: Groove; limb:
   const options = WORDS[isHand(limb) ? 'hand' : 'foot'];
   const keep = () => {
     const changes = tempo.success && faster.trim() ? { faster: { above: tempo.data, word: faster.trim() } } : {};
-    onEdit(setTechnique(groove, limb, word.trim() ? { word: word.trim(), ...changes } : undefined));
+    onEdit((now) => setTechnique(now, limb, word.trim() ? { word: word.trim(), ...changes } : undefined));
     onDone();
   };
   return (

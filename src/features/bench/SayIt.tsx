@@ -2,6 +2,7 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { memo } from 'react';
 import type { Spoken, Remedy } from '@/core/count/spoken';
 
 interface SayItProps {
@@ -13,7 +14,7 @@ interface SayItProps {
 }
 
 /** The line where a place is typed the way it is said aloud; the strip answers while it is typed. */
-export function SayIt({ text, spoken, onText, onPlace, onRemedy }: SayItProps) {
+export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onRemedy }: SayItProps) {
   const { places, problems } = spoken;
   const [first] = problems;
   return (
@@ -87,7 +88,7 @@ export function SayIt({ text, spoken, onText, onPlace, onRemedy }: SayItProps) {
       </Box>
     </Box>
   );
-}
+});
 
 function inWords({ places }: Spoken): string {
   const out = places.filter(({ remove }) => remove).length;

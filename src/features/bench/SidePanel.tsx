@@ -5,12 +5,13 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import { memo } from 'react';
 import { placeInWords } from '@/core/count/placeInWords';
 import type { School } from '@/core/count/schools';
 import { beatOf } from '@/core/groove/beat';
 import { motionLine, type Limits } from '@/core/groove/checks';
 import type { Groove } from '@/core/groove/document';
-import { moveHeight, setOrnament, setSurface, type Place } from '@/core/groove/edit';
+import { placeStroke, setOrnament, setSurface, type Place } from '@/core/groove/edit';
 import { slotAt, slotsOfBar } from '@/core/groove/grid';
 import { HEIGHTS, isHand, ORNAMENTS, SURFACES, type Height } from '@/core/groove/limbs';
 import { div, equal, toNumber } from '@/core/time/fraction';
@@ -21,21 +22,22 @@ import { Checks, type Fix } from './Checks';
 import { strokeUnder } from './history';
 import { LimbPanel } from './LimbPanel';
 import { Row, Section } from './Section';
+import type { Change } from './useEditing';
 
 interface SidePanelProps {
   groove: Groove;
   cursor: Place;
   school: School;
   limits: Limits;
-  /** The groove as it was a moment ago, for what may be worked out after the strip is drawn. */
-  deferred: Groove;
+  /** The groove as it was when the hands last rested, for what is costly. */
+  settled: Groove;
   onFix: (fix: Fix) => void;
-  onEdit: (groove: Groove, more?: { height?: Height }) => void;
+  onEdit: (change: Change, more?: { height?: Height }) => void;
   onHelp: () => void;
 }
 
 /** The stroke under the cursor, whether the groove can be played, and what this slot is worth. */
-export function SidePanel({ groove, cursor, school, limits, deferred, onFix, onEdit, onHelp }: SidePanelProps) {
+export const SidePanel = memo(function SidePanel({ groove, cursor, school, limits, settled, onFix, onEdit, onHelp }: SidePanelProps) {
   const stroke = strokeUnder({ groove, cursor });
   const bar = groove.bars[cursor.bar]!;
   const toMs = clock(steady(groove.tempo, beatOf(groove)));
@@ -46,12 +48,7 @@ export function SidePanel({ groove, cursor, school, limits, deferred, onFix, onE
       : undefined;
   const where = placeInWords(groove, cursor.bar, cursor.at, school);
 
-  const setHeight = (height: Height) => {
-    let next = groove;
-    for (let by = HEIGHTS.indexOf(height) - HEIGHTS.indexOf(stroke!.height); by !== 0; by -= Math.sign(by))
-      next = moveHeight(next, cursor, Math.sign(by) as 1 | -1);
-    onEdit(next, { height });
-  };
+  const setHeight = (height: Height) => onEdit((now) => placeStroke(now, cursor, { height }), { height });
 
   return (
     <Box
@@ -63,13 +60,13 @@ export function SidePanel({ groove, cursor, school, limits, deferred, onFix, onE
         <Row name={opening(cursor.limb)} value={where} />
         {stroke ? (
           <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5 }}>
-            <Choice label="Surface" value={stroke.surface} options={SURFACES} onChange={(surface) => onEdit(setSurface(groove, cursor, surface))} />
+            <Choice label="Surface" value={stroke.surface} options={SURFACES} onChange={(surface) => onEdit((now) => setSurface(now, cursor, surface))} />
             <Choice label="Height" value={stroke.height} options={HEIGHTS} onChange={setHeight} />
             <Choice
               label="Ornament"
               value={stroke.ornament ?? 'none'}
               options={['none', ...ORNAMENTS]}
-              onChange={(ornament) => onEdit(setOrnament(groove, cursor, ornament === 'none' ? undefined : ornament))}
+              onChange={(ornament) => onEdit((now) => setOrnament(now, cursor, ornament === 'none' ? undefined : ornament))}
             />
           </Box>
         ) : (
@@ -85,7 +82,7 @@ export function SidePanel({ groove, cursor, school, limits, deferred, onFix, onE
       </Section>
       <LimbPanel groove={groove} limb={cursor.limb} onEdit={onEdit} />
       <Section title="Can it be played?">
-        <Checks groove={deferred} limits={limits} school={school} onFix={onFix} />
+        <Checks groove={settled} limits={limits} school={school} onFix={onFix} />
       </Section>
       <Box>
         <Button size="small" onClick={onHelp}>
@@ -94,7 +91,7 @@ export function SidePanel({ groove, cursor, school, limits, deferred, onFix, onE
       </Box>
     </Box>
   );
-}
+});
 
 function Choice<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly T[]; onChange: (value: T) => void }) {
   return (

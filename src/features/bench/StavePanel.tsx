@@ -5,7 +5,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Groove } from '@/core/groove/document';
 import type { Place } from '@/core/groove/edit';
@@ -23,7 +23,7 @@ interface StavePanelProps {
 }
 
 /** The groove on the stave; a swung one as it is written, or as it is really played. */
-export function StavePanel({ groove, cursor, school, onPick }: StavePanelProps) {
+export const StavePanel = memo(function StavePanel({ groove, cursor, school, onPick }: StavePanelProps) {
   const [wanted, setWanted] = useState<'written' | 'played'>('written');
   const played = groove.swing && wanted === 'played' ? writeSwingOut(groove) : undefined;
   const pick = (picked: StrokeInLine) => {
@@ -56,4 +56,4 @@ export function StavePanel({ groove, cursor, school, onPick }: StavePanelProps) 
       <Stave groove={played?.ok ? played.value.groove : groove} school={school} selected={strokeInLine(groove, cursor)} onPick={pick} />
     </Box>
   );
-}
+});

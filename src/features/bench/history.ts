@@ -105,7 +105,8 @@ export const strokeUnder = ({ groove, cursor }: Pick<BenchState, 'groove' | 'cur
   groove.bars[cursor.bar]!.strokes.find((stroke) => stroke.limb === cursor.limb && equal(stroke.at, cursor.at));
 
 /** What is selected; undefined when nothing is. */
-export const selectedIn = ({ groove, anchor, cursor }: BenchState): Region | undefined => anchor && regionBetween(groove, anchor, cursor);
+export const selectedIn = ({ groove, anchor, cursor }: Pick<BenchState, 'groove' | 'anchor' | 'cursor'>): Region | undefined =>
+  anchor && regionBetween(groove, anchor, cursor);
 
 /** What an edit works on: the selection, or the slot of the cursor. */
 export const regionIn = (state: BenchState): Region => selectedIn(state) ?? regionBetween(state.groove, state.cursor, state.cursor);

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useState, type Dispatch } from 'react';
+import { useState, type Dispatch } from 'react';
 import { placeInWords } from '@/core/count/placeInWords';
 import type { School } from '@/core/count/schools';
 import type { Groove } from '@/core/groove/document';
@@ -27,6 +27,12 @@ import type { Fix } from './Checks';
 import { keepClip, pasteClip } from './clipboard';
 import { regionIn, selectedIn, strokeUnder, type BenchAction, type BenchState } from './history';
 import type { Command } from './keys';
+import { useStable } from './useStable';
+
+/** A groove, or what makes it of the one that is there when the change is made. */
+export type Change = Groove | ((groove: Groove) => Groove);
+/** What a transform answered, or what asks one. */
+export type Asked = Answer | Transformed | ((groove: Groove) => Answer | Transformed);
 
 /** Everything that changes the groove, and what the person is told of it. */
 export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, school: School) {
@@ -39,10 +45,12 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
   const bar = groove.bars[cursor.bar]!;
   const count = slotAt(slotsOfBar(bar.meter, groove.reading, bar.cells), cursor.at)?.count ?? 1;
 
-  const edit = useCallback((next: Groove, more: { cursor?: Place; height?: Height } = {}) => dispatch({ type: 'edit', groove: next, ...more }), [dispatch]);
+  const edit = (change: Change, more: { cursor?: Place; height?: Height } = {}) =>
+    dispatch({ type: 'edit', groove: typeof change === 'function' ? change(groove) : change, ...more });
 
   /** Takes what a transform answered, or says what is in its way. */
-  const answer = (given: Answer | Transformed) => {
+  const answer = (asked: Asked) => {
+    const given = typeof asked === 'function' ? asked(groove) : asked;
     if ('ok' in given && !given.ok) return setNotice({ severity: 'error', say: `${given.problems[0]!.say} ${given.problems[0]!.remedy}` });
     const { groove: next, say } = 'ok' in given ? given.value : given;
     edit(next);
@@ -51,7 +59,8 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
   const take = (given: Result<Groove>) => (given.ok ? edit(given.value) : answer(given));
 
   /** Takes up a new grid at once when nothing is lost by it; else asks first, naming what would be. */
-  const regrid = (given: Regridded, words: string, inBar = cursor.bar) => {
+  const regrid = (asked: Regridded | ((groove: Groove) => Regridded), words: string, inBar = cursor.bar) => {
+    const given = typeof asked === 'function' ? asked(groove) : asked;
     if (!given.lost.length) return edit(given.groove);
     const named = given.lost.map((stroke) => `${stroke.limb}, ${placeInWords(groove, inBar, stroke.at, school)}`).join('; ');
     setLosing({ say: `${words} has no slot for: ${named}.`, groove: given.groove });
@@ -107,15 +116,12 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
     }
   };
 
-  const fix = useCallback(
-    (one: Fix) => {
-      if (one.take === 'tempo') edit({ ...groove, tempo: one.bpm });
-      else edit(one.take === 'ornament' ? setOrnament(groove, one.place, undefined) : removeStroke(groove, one.place));
-    },
-    [edit, groove],
-  );
+  const fix = (one: Fix) => {
+    if (one.take === 'tempo') edit({ ...groove, tempo: one.bpm });
+    else edit(one.take === 'ornament' ? setOrnament(groove, one.place, undefined) : removeStroke(groove, one.place));
+  };
 
-  return {
+  const does = useStable({
     edit,
     answer,
     regrid,
@@ -125,6 +131,10 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
     insertBar: () => take(insertBar(groove, cursor.bar)),
     copyBar: () => take(copyBar(groove, cursor.bar)),
     deleteBar: () => take(deleteBar(groove, cursor.bar)),
+  });
+
+  return {
+    does,
     selectedStrokes: selection ? plural(copyRegion(groove, selection).strokes.length, 'stroke') : '',
     notice,
     forgetNotice: () => setNotice(undefined),

@@ -43,6 +43,16 @@ export function useSaving(id: string, level: string, opened: { groove: Groove; s
   const from = useRef(opened.saveNumber);
   const [kept, setKept] = useState(opened.groove);
   const queue = useRef(Promise.resolve());
+  /** Writes the draft of the last edit, as long as that has not been done. */
+  const draft = useRef<() => void>(undefined);
+  useEffect(() => {
+    const write = () => draft.current?.();
+    addEventListener('pagehide', write);
+    return () => {
+      removeEventListener('pagehide', write);
+      write();
+    };
+  }, []);
 
   useEffect(() => {
     const draft = readDraft(id);
@@ -56,13 +66,15 @@ export function useSaving(id: string, level: string, opened: { groove: Groove; s
   const behind = saving.kind === 'behind';
   useEffect(() => {
     if (behind) return;
-    if (groove === kept) {
+    draft.current = () => {
+      draft.current = undefined;
       // Undone before it was saved: the draft must not bring it back.
-      const draft = readDraft(id);
-      if (draft && !sameGroove(draft.groove, groove)) writeDraft(id, from.current, groove);
-      return;
-    }
-    writeDraft(id, from.current, groove);
+      const stale = groove === kept ? readDraft(id) : undefined;
+      if (groove !== kept || (stale && !sameGroove(stale.groove, groove))) writeDraft(id, from.current, groove);
+    };
+    // Written once this edit is drawn, and at the latest when the window or the bench goes.
+    const drawing = setTimeout(() => draft.current?.());
+    if (groove === kept) return () => clearTimeout(drawing);
     const save = async () => {
       setSaving({ kind: 'waiting' });
       try {
@@ -71,9 +83,10 @@ export function useSaving(id: string, level: string, opened: { groove: Groove; s
           from.current = answer.saveNumber;
           setKept(groove);
           // An edit made meanwhile has written a draft of its own, which now starts from this save.
-          const draft = readDraft(id);
-          if (draft && sameGroove(draft.groove, groove)) localStorage.removeItem(draftKey(id));
-          else if (draft) writeDraft(id, answer.saveNumber, draft.groove);
+          draft.current?.();
+          const newer = readDraft(id);
+          if (newer && sameGroove(newer.groove, groove)) localStorage.removeItem(draftKey(id));
+          else if (newer) writeDraft(id, answer.saveNumber, newer.groove);
           setSaving({ kind: 'saved' });
         } else if (answer.kind === 'behind') {
           const theirs = readGroove(answer.groove);
@@ -92,7 +105,10 @@ export function useSaving(id: string, level: string, opened: { groove: Groove; s
     };
     // One save after another, so that each starts from the one before it.
     const timer = setTimeout(() => (queue.current = queue.current.then(save)), PAUSE);
-    return () => clearTimeout(timer);
+    return () => {
+      clearTimeout(drawing);
+      clearTimeout(timer);
+    };
   }, [groove, kept, id, behind, tries]);
 
   /** Goes on with this window's groove or with the other's; the other one is kept as a copy. */

@@ -125,6 +125,8 @@ const StaveBar = memo(function StaveBar({ bar, index, reading, school, width, cl
       }}
       sx={{
         position: 'relative',
+        // Lines that are out of sight are not painted.
+        contentVisibility: 'auto',
         flex: 'none',
         width,
         height: STAVE_HEIGHT,

@@ -21,7 +21,10 @@ import { writtenBar, type WrittenNote, type WrittenVoice } from '@/core/groove/n
 import { format } from '@/core/time/fraction';
 import type { Reading } from '@/core/time/meter';
 import { stickingOf } from './layout';
+import { copyLightly } from './lightCopies';
 import { STAVE_PLACE } from './surfaces';
+
+copyLightly();
 
 /** Heights of the drawing, in pixels: the top line of the stave, the two rows of words under it. */
 const TOP = 88;

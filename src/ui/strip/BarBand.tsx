@@ -131,16 +131,18 @@ export const BarBand = memo(function BarBand({
         })}
         {strokes.map((stroke) => {
           const index = laneIndex.get(stroke.limb)!;
-          const colour = cloth[THREAD[stroke.limb]];
           return (
-            <svg key={`${stroke.limb} ${stroke.at.n}/${stroke.at.d}`} x={`${percentOfStroke(bar, stroke)}%`} overflow="visible">
-              <Stem stroke={stroke} y={baseline(index)} lane={lane} colour={colour} opacity={pale(stroke.limb) * (beads ? 0.35 : 1)} />
-              {stroke.surface !== lanes[index]!.surface && (
-                <text x={8} y={baseline(index) - 5} fontSize={size === 'glance' ? 10 : 12} fontWeight={600} fill={colour} opacity={pale(stroke.limb)}>
-                  {stroke.surface}
-                </text>
-              )}
-            </svg>
+            <StrokeMark
+              key={`${stroke.limb} ${stroke.at.n}/${stroke.at.d}`}
+              stroke={stroke}
+              percent={percentOfStroke(bar, stroke)}
+              y={baseline(index)}
+              lane={lane}
+              colour={cloth[THREAD[stroke.limb]]}
+              pale={pale(stroke.limb)}
+              behind={Boolean(beads)}
+              word={stroke.surface !== lanes[index]!.surface ? (size === 'glance' ? 10 : 12) : undefined}
+            />
           );
         })}
         {preview?.map((stroke) => (
@@ -216,7 +218,7 @@ interface HeadProps {
 }
 
 /** The counts in big figures, the syllables smaller, and a line down from each slot. */
-function Head({ bar, size, height, theme, narrow }: HeadProps) {
+const Head = memo(function Head({ bar, size, height, theme, narrow }: HeadProps) {
   const { text, divider } = theme.vars!.palette;
   const { head, count, syllable } = SIZES[size];
   // Where slots stand close, smaller figures and syllables keep apart.
@@ -248,7 +250,34 @@ function Head({ bar, size, height, theme, narrow }: HeadProps) {
       </text>
     </svg>
   ));
+});
+
+interface StrokeMarkProps {
+  stroke: Stroke;
+  percent: number;
+  y: number;
+  lane: number;
+  colour: string;
+  pale: number;
+  /** Beads are drawn over it. */
+  behind: boolean;
+  /** The size of its surface's word, where that is not the one in the margin. */
+  word?: number;
 }
+
+/** A stroke at its place; drawn anew only when it changed itself. */
+const StrokeMark = memo(function StrokeMark({ stroke, percent, y, lane, colour, pale, behind, word }: StrokeMarkProps) {
+  return (
+    <svg x={`${percent}%`} overflow="visible">
+      <Stem stroke={stroke} y={y} lane={lane} colour={colour} opacity={pale * (behind ? 0.35 : 1)} />
+      {word && (
+        <text x={8} y={y - 5} fontSize={word} fontWeight={600} fill={colour} opacity={pale}>
+          {stroke.surface}
+        </text>
+      )}
+    </svg>
+  );
+});
 
 interface StemProps {
   stroke: Stroke;

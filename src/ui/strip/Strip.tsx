@@ -17,6 +17,9 @@ import { barsPerRow, lanesOf, SIZES, THREAD, type Lane, type StripSize } from '.
 import { barsInWords, drawnAgain } from './drawn';
 import { useWidth } from './useWidth';
 
+/** How far a row's drawing reaches over its top, in pixels. */
+const REACH = { room: 18, desk: 18, glance: 9 } as const;
+
 /** How the room moves the playhead: straight on the drawing, without asking React. */
 export interface StripHandle {
   /** `fraction` of the bar from 0 to 1; no bar hides it. */
@@ -113,11 +116,24 @@ export const Strip = memo(function Strip({
       ref={frame}
       role="group"
       aria-label={`${groove.title}, strip`}
-      sx={{ display: 'grid', gap: 2.5, minWidth: 0, visibility: width === undefined ? 'hidden' : 'visible' }}
+      sx={{ display: 'grid', gap: 0.5, minWidth: 0, visibility: width === undefined ? 'hidden' : 'visible' }}
     >
       <LaneWords groove={groove} lanes={lanes} school={school} />
       {rows.map((row, rowIndex) => (
-        <Box key={rowIndex} aria-hidden sx={{ display: 'flex', minWidth: 0, pr: (width ?? 1100) < 600 ? 2 : `${SIZES[size].lead}px` }}>
+        <Box
+          key={rowIndex}
+          aria-hidden
+          sx={{
+            display: 'flex',
+            minWidth: 0,
+            pr: (width ?? 1100) < 600 ? 2 : `${SIZES[size].lead}px`,
+            // Rows that are out of sight are neither laid out nor painted. The playhead's head and the number of the
+            // bar stand above the row, a bead may stand beside it: so far it reaches out.
+            contentVisibility: 'auto',
+            containIntrinsicHeight: `${SIZES[size].head + lanes.length * SIZES[size].lane + REACH[size]}px`,
+            pt: `${REACH[size]}px`,
+          }}
+        >
           <Margin lanes={lanes} size={size} task={task} notes={laneNotes} narrow={(width ?? 1100) < 600} />
           {row.map((bar, column) => {
             const index = rowIndex * perRow + column;

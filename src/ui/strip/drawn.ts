@@ -39,8 +39,12 @@ export function barsInWords(groove: Groove, school: School): Map<Limb, string>[]
   return groove.bars.map((bar, index) =>
     words(bar, [school, groove.reading, index, groove.bars.length > 1], () => {
       const said = new Map<Limb, string>();
+      // Limbs that strike together share their place's words.
+      const places = new Map<string, string>();
       for (const { limb, at, height, ornament, surface } of bar.strokes) {
-        const one = `${placeInWords(groove, index, at, school)} ${height} ${ornament ?? ''} on ${surface}`.replace('  ', ' ');
+        const place = places.get(`${at.n}/${at.d}`) ?? placeInWords(groove, index, at, school);
+        places.set(`${at.n}/${at.d}`, place);
+        const one = `${place} ${height} ${ornament ?? ''} on ${surface}`.replace('  ', ' ');
         said.set(limb, said.has(limb) ? `${said.get(limb)}, ${one}` : one);
       }
       return said;
