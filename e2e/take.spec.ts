@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choose, comeInAs, complaints, openRoom, playByKit } from './steps';
+import { choose, comeInAs, complaints, expectAccessible, openRoom, playByKit } from './steps';
 
 test('a student plays a groove by the simulated kit, and the teacher sees the same picture', async ({ page, browser }) => {
   const wrong = complaints(page);
@@ -108,6 +108,48 @@ test('a tempo that is none is said, and the tempo stays; a new one is taken up o
   await expect(page.getByText('0 of 104')).toBeVisible();
   await page.getByRole('link', { name: 'Log' }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('240');
+});
+
+test('a click of one’s own, a tempo tapped and halved, a click changed while playing', async ({ page }) => {
+  await comeInAs(page, 'Pim');
+  await openRoom(page);
+  await choose(page, 'Click on', 'one of your own …');
+  const dialog = page.getByRole('dialog', { name: 'A click of your own' });
+  await dialog.getByLabel('Bars on').fill('0');
+  await expect(dialog.getByText('At least 1 bar.')).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Take it' })).toBeDisabled();
+  await dialog.getByLabel('Bars on').fill('3');
+  await expectAccessible(page);
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByLabel('Click on', { exact: true })).toContainText('3 bars on, 1 silent, counts');
+
+  const tempo = page.getByLabel('Tempo in beats a minute');
+  await tempo.fill('120');
+  await tempo.press('Enter');
+  await page.getByRole('button', { name: 'Half the tempo' }).click();
+  await expect(tempo).toHaveValue('60');
+  // Presses with times of their own: half a second apart, whatever the machine does meanwhile.
+  await page.getByRole('button', { name: 'Tap the tempo' }).evaluate(async (button) => {
+    for (const at of [1000, 1500, 2000, 2500]) {
+      const press = new PointerEvent('pointerdown', { bubbles: true });
+      Object.defineProperty(press, 'timeStamp', { value: at });
+      button.dispatchEvent(press);
+      await new Promise(requestAnimationFrame);
+    }
+  });
+  await expect(tempo).toHaveValue('120');
+  await page.getByRole('button', { name: 'Show the tempo word' }).click();
+  await expect(page.getByRole('button', { name: 'Tempo word: allegro' })).toBeVisible();
+
+  await choose(page, 'Who plays', 'kit, steady');
+  await choose(page, 'Rounds', '4');
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(page.locator('[data-bead]').first()).toBeVisible();
+  await choose(page, 'Click on', '1 only');
+  await expect(page.getByText('Kept in the log')).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByText('0 of 52')).toBeVisible();
+  await page.getByRole('link', { name: 'Log' }).click();
+  await expect(page.getByRole('row').nth(1)).toContainText('120');
 });
 
 test('a limb out of the task is not judged', async ({ page }) => {

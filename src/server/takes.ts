@@ -3,7 +3,7 @@ import { readTake, TAKE_VERSION, writeTake, type Take } from '@/core/take/docume
 import type { Level } from '@/core/take/figures';
 import { judge, JUDGE_VERSION } from '@/core/take/judge';
 import { fail, ok, sentence, type Result } from '@/core/result';
-import { CLICK_PLAN_NAMES, CLICK_PLANS, type ClickPlan } from '@/core/time/clickPlan';
+import { planInWords } from '@/core/time/clickPlan';
 import type { Db } from './database';
 import type { Person } from './people';
 
@@ -145,7 +145,7 @@ export async function insertTake(
     kept.playedAt,
     Math.round(played.playedMs),
     played.tempo.at(-1)!.bpm,
-    clickName(played.click),
+    planInWords(played.click),
     played.input,
     player.level,
     TAKE_VERSION,
@@ -170,10 +170,4 @@ export async function rejudgeTakes(db: Db): Promise<number> {
     await db.query(`update take set (${JUDGED.join(', ')}) = (${placeholders(JUDGED.length, 2)}) where id = $1`, [id, ...judgedValues(read.value, level)]);
   }
   return rows.length;
-}
-
-/** The name a click plan goes by; plans without one are said by their kind. */
-function clickName(plan: ClickPlan): string {
-  const same = JSON.stringify(plan);
-  return CLICK_PLAN_NAMES.find((name) => JSON.stringify(CLICK_PLANS[name]) === same) ?? plan.kind;
 }

@@ -59,7 +59,7 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
           bottom: { xs: 0, sm: 'auto' },
           height: { sm: '100dvh' },
           zIndex: 10,
-          px: { xs: 1, sm: 0 },
+          px: { xs: 0.5, sm: 0 },
         }}
       >
         <Box aria-hidden sx={{ display: { xs: 'none', sm: 'block' }, fontFamily: FIGURE_FONT, fontWeight: 800, fontSize: 26, lineHeight: 1, pt: 1.5, pb: 2 }}>
@@ -75,7 +75,7 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
               aria-current={here ? 'page' : undefined}
               sx={{
                 width: { sm: 1 },
-                px: { xs: 1.5, sm: 0 },
+                px: { xs: 1, sm: 0 },
                 minHeight: 44,
                 display: 'grid',
                 placeItems: 'center',

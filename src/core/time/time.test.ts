@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { clickPlanShape, CLICK_PLANS, clicks, plainMetronome, type ClickedBar } from './clickPlan';
+import { clickPlanShape, CLICK_PLANS, clicks, planInWords, plainMetronome, type ClickedBar, type ClickPlan } from './clickPlan';
 import { compare, exact, format, toNumber, ZERO } from './fraction';
 import { barLength, countsOf, formatMeter, isCompound, parseMeter } from './meter';
 import { offBeat, swingRatio, swungPlace } from './swing';
@@ -40,13 +40,14 @@ describe('meters', () => {
   });
 });
 
+const bar = (meter: string, division = 1): ClickedBar => ({
+  start: ZERO,
+  meter: meterOf(meter),
+  reading: 'numbers',
+  cells: cellsOfDivisions(meterOf(meter), 'numbers', division),
+});
+
 describe('click plans', () => {
-  const bar = (meter: string, division = 1): ClickedBar => ({
-    start: ZERO,
-    meter: meterOf(meter),
-    reading: 'numbers',
-    cells: cellsOfDivisions(meterOf(meter), 'numbers', division),
-  });
   const places = (plan: Parameters<typeof clicks>[0], ...bars: ClickedBar[]) =>
     clicks(plan, bars).map(({ bar: index, written, voice }) => `${index} ${format(written)} ${voice}`);
 
@@ -128,4 +129,57 @@ test('a tempo map goes on from each change, and the first tempo holds before the
   const toMs = clock(map);
   expect(['-1', '0', '1/2', '1', '3/2', '2', '9/4'].map((at) => toMs(exact(at)))).toEqual([-4000, 0, 2000, 4000, 5000, 6000, 7500]);
   expect([tempoAt(map, exact('-1')), tempoAt(map, exact('1')), tempoAt(map, exact('5'))]).toEqual([60, 120, 40]);
+});
+
+describe('a click that thins', () => {
+  const bars = (count: number): ClickedBar[] => Array.from({ length: count }, () => bar('4/4'));
+  const perBar = (plan: ClickPlan, count: number) => {
+    const found = clicks(plan, bars(count));
+    return Array.from({ length: count }, (_, index) => found.filter((click) => click.bar === index).length);
+  };
+
+  test('off-beats fall half-way between the counts, in any meter', () => {
+    expect(clicks(CLICK_PLANS['off-beats'], [bar('3/4')]).map(({ written, voice }) => `${format(written)} ${voice}`)).toEqual([
+      '1/8 division',
+      '3/8 division',
+      '5/8 division',
+    ]);
+    expect(perBar(CLICK_PLANS['off-beats'], 2)).toEqual([4, 4]);
+    expect(plainMetronome(CLICK_PLANS['off-beats'], bar('4/4'), 90)).toEqual({ bpm: 90, outOfRange: false });
+  });
+
+  test('bars on and bars silent; the 1 of every second bar', () => {
+    expect(perBar(CLICK_PLANS['2 bars on, 2 silent'], 9)).toEqual([4, 4, 0, 0, 4, 4, 0, 0, 4]);
+    expect(perBar(CLICK_PLANS['every second bar'], 4)).toEqual([1, 0, 1, 0]);
+    expect(perBar({ kind: 'gaps', of: { kind: 'on', counts: [3] }, on: 1, off: 3 }, 5)).toEqual([1, 0, 0, 0, 1]);
+  });
+
+  test('thins out stage by stage and comes back, each end once', () => {
+    const plan: ClickPlan = { kind: 'thinning', stages: [{ kind: 'value', value: '8th' }, CLICK_PLANS.counts, CLICK_PLANS['1 only']], bars: 2 };
+    expect(perBar(plan, 12)).toEqual([8, 8, 4, 4, 1, 1, 4, 4, 8, 8, 4, 4]);
+    expect(plainMetronome(plan, bar('4/4'), 90)).toBeUndefined();
+    const found = clicks(plan, bars(12));
+    expect(found.every((click, index) => !index || click.bar >= found[index - 1]!.bar)).toBe(true);
+  });
+
+  test('drops about so many percent, the same ones for the same seed', () => {
+    const plan = (seed: number, percent = 40): ClickPlan => ({ kind: 'drops', of: CLICK_PLANS.counts, percent, seed });
+    const kept = clicks(plan(7), bars(500));
+    expect(kept.length / 2000).toBeGreaterThan(0.55);
+    expect(kept.length / 2000).toBeLessThan(0.65);
+    expect(clicks(plan(7), bars(500))).toEqual(kept);
+    expect(clicks(plan(8), bars(500))).not.toEqual(kept);
+    // What is dropped early does not depend on how long it goes on.
+    expect(clicks(plan(7), bars(100))).toEqual(kept.filter((click) => click.bar < 100));
+  });
+
+  test('is said by its name, or by what it does', () => {
+    expect(planInWords(CLICK_PLANS['thin out and back'])).toBe('thin out and back');
+    expect(planInWords({ kind: 'gaps', of: CLICK_PLANS.counts, on: 3, off: 1 })).toBe('3 bars on, 1 silent, counts');
+    expect(planInWords({ kind: 'on', counts: [3] })).toBe('only 3');
+    expect(planInWords({ kind: 'drops', of: CLICK_PLANS['8ths'], percent: 30, seed: 1 })).toBe('8ths, 30 % dropped');
+    for (const plan of Object.values(CLICK_PLANS)) expect(clickPlanShape.parse(plan)).toEqual(plan);
+    expect(clickPlanShape.safeParse({ kind: 'gaps', of: CLICK_PLANS['every second bar'], on: 1, off: 1 }).success).toBe(false);
+    expect(clickPlanShape.safeParse({ kind: 'gaps', of: CLICK_PLANS.counts, on: 0, off: 1 }).success).toBe(false);
+  });
 });

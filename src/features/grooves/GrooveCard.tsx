@@ -48,7 +48,7 @@ export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCa
         containIntrinsicSize: 'auto 260px',
       }}
     >
-      <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', mb: 1.5 }}>
+      <Box sx={{ display: 'flex', flexWrap: { xs: 'wrap', sm: 'nowrap' }, gap: 1, alignItems: 'flex-start', mb: 1.5 }}>
         <IconButton
           aria-label={favourite ? `${title} is a favourite` : `Make ${title} a favourite`}
           aria-pressed={favourite}
@@ -62,7 +62,7 @@ export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCa
         >
           {favourite ? <Star /> : <StarBorder />}
         </IconButton>
-        <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Box sx={{ flex: { xs: '1 1 75%', sm: 1 }, minWidth: 0 }}>
           <Typography variant="h2" sx={{ overflowWrap: 'anywhere' }}>
             {title}
           </Typography>
@@ -77,7 +77,7 @@ export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCa
             </Box>
           )}
         </Box>
-        <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center', flex: 'none' }}>
+        <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center', flex: 'none', ml: { xs: 'auto', sm: 0 } }}>
           {teacher && (
             <Button href={`/bench/${id}`} variant="outlined" aria-label={`Open ${title} on the bench`}>
               Bench

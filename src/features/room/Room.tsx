@@ -9,7 +9,7 @@ import type { School } from '@/core/count/schools';
 import type { Groove } from '@/core/groove/document';
 import { limbsIn, type Limb } from '@/core/groove/limbs';
 import type { Level } from '@/core/take/figures';
-import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
+import { CLICK_PLANS, type ClickPlanName } from '@/core/time/clickPlan';
 import { countsOf } from '@/core/time/meter';
 import type { VoiceName } from '@/sound/voices';
 import { lanesOf } from '@/ui/strip/layout';
@@ -45,7 +45,7 @@ export function Room({ playerId, level, school, grooveId, groove, assignment, as
   const limbs = useMemo(() => limbsIn(groove), [groove]);
   const [settings, setSettings] = useState<RoomSettings>({
     bpm: assignment?.tempo ?? groove.tempo,
-    click: assignment?.click ?? CLICK_PLAN_NAMES[2]!,
+    click: CLICK_PLANS[assignment?.click ?? 'counts'],
     rounds: 8,
     countIn: 1,
     player: 'keys',
@@ -69,7 +69,7 @@ export function Room({ playerId, level, school, grooveId, groove, assignment, as
     [groove],
   );
   const attempt = useAttempt({ playerId, level, grooveId, assignmentId: assignment?.id, groove, voices, onMoment });
-  const { status, judged, start, stop, strike, setTempo, again } = attempt;
+  const { status, judged, start, stop, strike, follow, again } = attempt;
   const playing = status === 'playing';
   // While playing all rounds share one line: what was struck last lies on top.
   const live = useMemo(() => (attempt.beads.length ? attempt.beads.map((bead) => ({ ...bead, round: 0 })) : undefined), [attempt.beads]);
@@ -77,9 +77,9 @@ export function Room({ playerId, level, school, grooveId, groove, assignment, as
   const change = useCallback(
     (wanted: Partial<RoomSettings>) => {
       setSettings((before) => ({ ...before, ...wanted }));
-      if (wanted.bpm !== undefined) setTempo(wanted.bpm);
+      follow(wanted);
     },
-    [setTempo],
+    [follow],
   );
   const toggle = useCallback(() => {
     if (playing) void stop();
@@ -107,7 +107,7 @@ export function Room({ playerId, level, school, grooveId, groove, assignment, as
 
   const practise = () => {
     const { bpm, click, limbs: task } = judged!.judgement.verdict.practise;
-    change({ bpm, click, task });
+    change({ bpm, click: CLICK_PLANS[click], task });
     again();
   };
 
@@ -163,6 +163,7 @@ export function Room({ playerId, level, school, grooveId, groove, assignment, as
       </Box>
       <Transport
         settings={settings}
+        groove={groove}
         limbs={limbs}
         playing={playing}
         busy={status === 'starting'}

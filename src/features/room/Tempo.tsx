@@ -4,9 +4,10 @@ import AddRounded from '@mui/icons-material/AddRounded';
 import RemoveRounded from '@mui/icons-material/RemoveRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useState, type ReactNode } from 'react';
+import { useState, useSyncExternalStore, type ReactNode } from 'react';
 import { tempoShape } from '@/core/groove/document';
-import type { Bpm } from '@/core/time/units';
+import { italianWord, tappedTempo, withTap } from '@/core/time/tempoWords';
+import { FASTEST, SLOWEST, type Bpm } from '@/core/time/units';
 import { FIGURE_FONT } from '@/ui/theme';
 import { tempoInWords } from '@/ui/words';
 
@@ -23,6 +24,14 @@ export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => voi
     setDraft(undefined);
     if (rounded !== bpm) onChange(rounded);
   };
+  const [taps, setTaps] = useState<number[]>([]);
+  const tap = (at: number) => {
+    const next = withTap(taps, at);
+    setTaps(next);
+    const tapped = tappedTempo(next);
+    if (tapped !== undefined) settle(String(tapped));
+  };
+  const [worded, setWorded] = useWorded();
   const step = (by: number) => settle(String(Math.max(20, Math.min(300, bpm + by))));
 
   return (
@@ -65,6 +74,42 @@ export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => voi
       <Stepper label="5 faster" onClick={() => step(5)}>
         +5
       </Stepper>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '44px 44px' }}>
+        <Button
+          aria-label="Tap the tempo"
+          // As the finger lands: a click comes when it leaves.
+          onPointerDown={(event) => tap(event.timeStamp)}
+          onKeyDown={(event) => event.key === 'Enter' && !event.repeat && tap(event.timeStamp)}
+          variant="outlined"
+          sx={{ minWidth: 88, height: 36, gridColumn: '1 / -1', color: 'text.primary' }}
+        >
+          {taps.length > 1 ? `Tap (${taps.length})` : 'Tap'}
+        </Button>
+        <Button
+          aria-label="Half the tempo"
+          disabled={bpm / 2 < SLOWEST}
+          onClick={() => step(-bpm / 2)}
+          sx={{ minWidth: 44, height: 32, p: 0, color: 'text.primary' }}
+        >
+          ½
+        </Button>
+        <Button
+          aria-label="Double the tempo"
+          disabled={bpm * 2 > FASTEST}
+          onClick={() => step(bpm)}
+          sx={{ minWidth: 44, height: 32, p: 0, color: 'text.primary' }}
+        >
+          ×2
+        </Button>
+      </Box>
+      <Button
+        aria-pressed={worded}
+        aria-label={worded ? `Tempo word: ${italianWord(bpm)}` : 'Show the tempo word'}
+        onClick={() => setWorded(!worded)}
+        sx={{ minWidth: 44, height: 44, px: 0.75, fontStyle: 'italic', color: 'text.secondary', display: { xs: 'none', sm: 'inline-flex' } }}
+      >
+        {worded ? italianWord(bpm) : 'word'}
+      </Button>
       {problem && (
         <Box
           id="tempo-problem"
@@ -89,6 +134,28 @@ export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => voi
       )}
     </Box>
   );
+}
+
+const WORDED = 'mochila tempo word';
+const listeners = new Set<() => void>();
+
+/** Whether this browser shows the Italian word beside the tempo. */
+function useWorded(): [boolean, (on: boolean) => void] {
+  const worded = useSyncExternalStore(
+    (listen) => {
+      listeners.add(listen);
+      return () => listeners.delete(listen);
+    },
+    () => localStorage.getItem(WORDED) === 'yes',
+    () => false,
+  );
+  return [
+    worded,
+    (on) => {
+      localStorage.setItem(WORDED, on ? 'yes' : 'no');
+      for (const listen of listeners) listen();
+    },
+  ];
 }
 
 function Stepper({ label, onClick, children }: { label: string; onClick: () => void; children: ReactNode }) {

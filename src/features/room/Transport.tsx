@@ -10,14 +10,16 @@ import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import type { Limb } from '@/core/groove/limbs';
 import { KIT_FAULT_NAMES, type KitFault } from '@/core/take/simulatedKit';
-import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
 import { THREAD } from '@/ui/strip/layout';
 import { plural } from '@/ui/words';
+import type { Groove } from '@/core/groove/document';
+import { ClickChoice } from './ClickChoice';
 import { Tempo } from './Tempo';
 import { COUNT_INS, ROUNDS, type RoomSettings } from './settings';
 
 interface TransportProps {
   settings: RoomSettings;
+  groove: Groove;
   limbs: readonly Limb[];
   playing: boolean;
   busy: boolean;
@@ -26,7 +28,7 @@ interface TransportProps {
 }
 
 /** Start and stop, the tempo large, and how the next take is set. */
-export function Transport({ settings, limbs, playing, busy, onChange, onToggle }: TransportProps) {
+export function Transport({ settings, groove, limbs, playing, busy, onChange, onToggle }: TransportProps) {
   return (
     <Box
       sx={{
@@ -72,13 +74,7 @@ export function Transport({ settings, limbs, playing, busy, onChange, onToggle }
           '& > *': { flex: 'none' },
         }}
       >
-        <Choice
-          label="Click on"
-          value={settings.click}
-          disabled={playing}
-          onChange={(click) => onChange({ click: click as ClickPlanName })}
-          options={CLICK_PLAN_NAMES.map((name) => [name, name])}
-        />
+        <ClickChoice click={settings.click} groove={groove} bpm={settings.bpm} onChange={(click) => onChange({ click })} />
         <Choice
           label="Count in"
           value={String(settings.countIn)}
@@ -103,7 +99,7 @@ export function Transport({ settings, limbs, playing, busy, onChange, onToggle }
         <Choice
           label="Groove"
           value={settings.hearGroove ? 'heard' : 'silent'}
-          disabled={playing}
+          disabled={false}
           onChange={(heard) => onChange({ hearGroove: heard === 'heard' })}
           options={[
             ['heard', 'heard'],
@@ -126,7 +122,7 @@ interface LimbSwitchesProps {
 /** One touch takes a limb out of the task, and out of the judging; the last one stays. */
 function LimbSwitches({ limbs, task, disabled, onChange }: LimbSwitchesProps) {
   return (
-    <Box role="group" aria-label="Limbs in the task" sx={{ ml: { md: 'auto' }, display: 'flex', gap: 0.5 }}>
+    <Box role="group" aria-label="Limbs in the task" sx={{ display: 'flex', gap: 0.5 }}>
       {limbs.map((limb) => {
         const on = task.includes(limb);
         return (

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { judge } from '@/core/take/judge';
 import { oneLine, together } from '@/core/testing/arbitrary';
+import { CLICK_PLANS } from '@/core/time/clickPlan';
 import type { Player, Sounding } from '@/sound/player';
 import { Performance } from './performance';
 import type { RoomSettings } from './settings';
@@ -27,7 +28,15 @@ class FakePlayer {
 }
 
 const groove = together(oneLine('tttttttt', 'right hand', 120), oneLine('A...A...', 'right foot'));
-const settings: RoomSettings = { bpm: 120, click: 'counts', rounds: 4, countIn: 1, task: ['right hand', 'right foot'], player: 'keys', hearGroove: true };
+const settings: RoomSettings = {
+  bpm: 120,
+  click: CLICK_PLANS.counts,
+  rounds: 4,
+  countIn: 1,
+  task: ['right hand', 'right foot'],
+  player: 'keys',
+  hearGroove: true,
+};
 async function begun(change: Partial<RoomSettings> = {}) {
   const player = new FakePlayer();
   const performance = await Performance.start(
@@ -73,7 +82,7 @@ describe('a new tempo', () => {
   test('is taken up on the next bar line, and nothing before it moves', async () => {
     const { player, performance } = await begun();
     player.now = 2100;
-    await performance.setTempo(60);
+    await performance.follow({ bpm: 60 });
     expect(times(player, 'click').slice(4)).toEqual([0, 500, 1000, 1500, 2000, 2500, 3000, 3500, 4000, 5000, 6000, 7000, 8000, 9000, 10_000, 11_000]);
     expect(player.starts).toBe(1);
     player.now = 12_400;
@@ -90,8 +99,8 @@ describe('a new tempo', () => {
   test('too near the bar line waits for the next one; twice in a bar the last holds', async () => {
     const { player, performance } = await begun();
     player.now = 1950;
-    await performance.setTempo(100);
-    await performance.setTempo(90);
+    await performance.follow({ bpm: 100 });
+    await performance.follow({ bpm: 90 });
     performance.strike('right hand', 1950);
     player.now = 99_999;
     expect(performance.finish()!.tempo).toEqual([
@@ -103,7 +112,7 @@ describe('a new tempo', () => {
   test('while counting in begins again with it', async () => {
     const { player, performance } = await begun();
     player.now = -900;
-    await performance.setTempo(60);
+    await performance.follow({ bpm: 60 });
     expect(player.starts).toBe(2);
     expect(times(player, 'click').slice(0, 5)).toEqual([-4000, -3000, -2000, -1000, 0]);
   });
@@ -111,9 +120,23 @@ describe('a new tempo', () => {
   test('the kit plays on to it: nothing missed, nothing extra', async () => {
     const { player, performance } = await begun({ player: 'steady' });
     for (player.now = -2000; player.now < 3000; player.now += 16) performance.kitStrokes();
-    await performance.setTempo(75);
+    await performance.follow({ bpm: 75 });
     for (; !performance.over; player.now += 16) performance.kitStrokes();
     expect(judge(performance.finish()!, 'concert').figures).toMatchObject({ missed: 0, extra: 0, matched: 40 });
+  });
+});
+
+describe('a new click', () => {
+  test('is heard from the next bar line on, and so is a groove that is switched on; the strokes stay where they are', async () => {
+    const { player, performance } = await begun({ hearGroove: false });
+    player.now = 2100;
+    await performance.follow({ click: CLICK_PLANS['1 only'], hearGroove: true });
+    expect(times(player, 'click').slice(4)).toEqual([0, 500, 1000, 1500, 2000, 2500, 3000, 3500, 4000, 6000]);
+    expect(times(player, 'kick')).toEqual([4000, 5000, 6000, 7000]);
+    expect(player.starts).toBe(1);
+    player.now = 7990;
+    await performance.follow({ click: CLICK_PLANS.counts });
+    expect(times(player, 'click')).toHaveLength(14);
   });
 });
 
@@ -122,7 +145,7 @@ describe('a clock set back by a stall', () => {
     const { player, performance } = await begun({ player: 'steady' });
     for (player.now = -2000; player.now < 5300; player.now += 16) performance.kitStrokes();
     player.now = 3000;
-    await performance.setTempo(75);
+    await performance.follow({ bpm: 75 });
     for (; !performance.over; player.now += 16) performance.kitStrokes();
     expect(judge(performance.finish()!, 'concert').figures).toMatchObject({ missed: 0, extra: 0, matched: 40 });
   });

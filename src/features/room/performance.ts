@@ -6,9 +6,8 @@ import type { Limb } from '@/core/groove/limbs';
 import { schedule, type Schedule, type TimedStroke } from '@/core/schedule';
 import { MOST_HITS, runOf, tempoMapOf, type Hit, type Take } from '@/core/take/document';
 import { KIT_FAULTS, simulateKit } from '@/core/take/simulatedKit';
-import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { valueMs } from '@/core/time/tempoMap';
-import type { Bpm, Ms } from '@/core/time/units';
+import type { Ms } from '@/core/time/units';
 import { Player, type Sounding } from '@/sound/player';
 import { voiceOf, type VoiceName } from '@/sound/voices';
 import type { RoomSettings } from './settings';
@@ -38,6 +37,7 @@ export class Performance {
   private kitHits: Hit[] = [];
   private nextKitHit = 0;
   private barIndex = 0;
+  private hearGroove: boolean;
   private readonly seed = Math.floor(Math.random() * 2 ** 31);
 
   private constructor(
@@ -51,7 +51,7 @@ export class Performance {
       version: 1,
       groove,
       tempo: [{ fromBar: 0, bpm: settings.bpm }],
-      click: CLICK_PLANS[settings.click],
+      click: settings.click,
       countIn: settings.countIn,
       rounds: settings.rounds,
       task: settings.task,
@@ -59,6 +59,7 @@ export class Performance {
       playedMs: 0,
       hits: [],
     };
+    this.hearGroove = settings.hearGroove;
     this.timed = schedule(runOf(this.take));
     this.kitHits = this.simulated();
   }
@@ -103,24 +104,27 @@ export class Performance {
     return hit;
   }
 
-  /** From the next bar line on this tempo; while counting in it begins again with it. */
-  async setTempo(bpm: Bpm): Promise<void> {
+  /** What is set anew while playing: tempo, click and whether the groove is heard, from the next bar line on. While counting in it begins again. */
+  async follow({ bpm, click, hearGroove }: Partial<RoomSettings>): Promise<void> {
+    if (bpm === undefined && click === undefined && hearGroove === undefined) return;
     const now = this.player.heardMs();
     // Never before a stroke that was struck already, even when a stall has set the clock back since.
     const struck = Math.max(...this.take.hits.map(({ ms }) => ms));
-    const next = this.timed.bars.find((bar) => bar.startMs >= Math.max(struck, now + this.player.aheadMs + SOONEST_MS));
-    if (now < 0) {
-      this.take = { ...this.take, tempo: [{ fromBar: 0, bpm }], hits: [] };
-      this.reschedule();
-      this.player.stop();
-      await this.player.start(this.soundings(), this.timed.startMs);
-    } else if (next) {
-      const { barInRun, startMs } = next;
-      this.take = { ...this.take, tempo: [...this.take.tempo.filter((change) => change.fromBar < barInRun), { fromBar: barInRun, bpm }] };
-      this.reschedule();
-      // What the kit has struck already stays; its list is drawn anew from the same seed.
-      this.player.replaceFrom(this.soundings(), startMs - 0.5);
-    }
+    const next = now < 0 ? undefined : this.timed.bars.find((bar) => bar.startMs >= Math.max(struck, now + this.player.aheadMs + SOONEST_MS));
+    if (now >= 0 && !next) return;
+    const fromBar = next?.barInRun ?? 0;
+    if (hearGroove !== undefined) this.hearGroove = hearGroove;
+    this.take = {
+      ...this.take,
+      ...(click && { click }),
+      ...(bpm !== undefined && { tempo: [...this.take.tempo.filter((change) => change.fromBar < fromBar), { fromBar, bpm }] }),
+      ...(!next && { hits: [] }),
+    };
+    this.reschedule();
+    // What the kit has struck already stays; its list is drawn anew from the same seed.
+    if (next) return this.player.replaceFrom(this.soundings(), next.startMs - 0.5);
+    this.player.stop();
+    await this.player.start(this.soundings(), this.timed.startMs);
   }
 
   private reschedule(): void {
@@ -163,7 +167,7 @@ export class Performance {
   /** The click, the groove when it is to be heard, and the kit's own strokes. */
   private soundings(): Sounding[] {
     const kit = this.settings.player !== 'keys';
-    const wanted = this.timed.sounds.filter((sound) => sound.kind === 'click' || (this.settings.hearGroove && !(kit && this.take.task.includes(sound.limb))));
+    const wanted = this.timed.sounds.filter((sound) => sound.kind === 'click' || (this.hearGroove && !(kit && this.take.task.includes(sound.limb))));
     return [
       ...wanted.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) })),
       ...this.kitHits.map(({ limb, ms }) => ({ ms, voice: this.voices[limb] ?? ('pad/tap' as const) })),

@@ -7,7 +7,7 @@ const limbs = ['right hand', 'left hand', 'right foot'] as const;
 test('what an address asks of the room is taken where it can be', () => {
   expect(settingsAsked({ bpm: '66', click: 'every slot', limbs: 'left hand,right foot' }, limbs)).toEqual({
     bpm: 66,
-    click: 'every slot',
+    click: { kind: 'slots' },
     task: ['left hand', 'right foot'],
   });
 });

@@ -6,7 +6,7 @@ import type { Limb } from '@/core/groove/limbs';
 import { writeTake, type Hit, type Take } from '@/core/take/document';
 import { canBeHeardMs, LEVEL_FACTORS, type Level } from '@/core/take/figures';
 import { judge, type Judgement } from '@/core/take/judge';
-import type { Bpm, Ms } from '@/core/time/units';
+import type { Ms } from '@/core/time/units';
 import { Player } from '@/sound/player';
 import type { VoiceName } from '@/sound/voices';
 import { errorInWords, kindOf, WIDENED, type Bead } from '@/ui/strip/beads';
@@ -140,7 +140,8 @@ export function useAttempt(options: AttemptOptions) {
     [show],
   );
 
-  const setTempo = useCallback((bpm: Bpm) => void performance_.current?.setTempo(bpm), []);
+  /** Takes up what is set while it plays, on the next bar line. */
+  const follow = useCallback((wanted: Partial<RoomSettings>) => void performance_.current?.follow(wanted), []);
   const again = useCallback(() => {
     setStatus('ready');
     setJudged(undefined);
@@ -148,7 +149,7 @@ export function useAttempt(options: AttemptOptions) {
     setSay(undefined);
   }, []);
 
-  return { status, say, beads, struck, judged, start, stop: finish, strike, setTempo, again };
+  return { status, say, beads, struck, judged, start, stop: finish, strike, follow, again };
 }
 
 function beadOf(hit: Hit, { stroke, startMs, endMs }: NonNullable<ReturnType<Performance['nearest']>>, level: Level, number: number): Bead {

@@ -132,9 +132,9 @@ const StaveBar = memo(function StaveBar({ bar, index, reading, school, width, cl
         height: STAVE_HEIGHT,
         cursor: 'pointer',
         color: text.primary,
-        '& svg': { display: 'block', overflow: 'visible' },
+        // Ink in both themes: the engraver's own is black.
+        '& svg': { display: 'block', overflow: 'visible', stroke: 'currentColor' },
         '& svg *': { fill: 'currentColor' },
-        '& svg [stroke]:not([stroke="none"])': { stroke: 'currentColor' },
         // Our own words are not the engraver's: neither its font nor its outlines.
         '& text.count, & text.syllable, & text.sticking': { fontFamily: theme.typography.fontFamily, stroke: 'none !important' },
         '& text.count': { fontFamily: FIGURE_FONT, fontWeight: 750, fontSize: 15 },

@@ -270,8 +270,9 @@ const StrokeMark = memo(function StrokeMark({ stroke, percent, y, lane, colour, 
   return (
     <svg x={`${percent}%`} overflow="visible">
       <Stem stroke={stroke} y={y} lane={lane} colour={colour} opacity={pale * (behind ? 0.35 : 1)} />
+      {/* At the end of the bar the word stands before its stroke. */}
       {word && (
-        <text x={8} y={y - 5} fontSize={word} fontWeight={600} fill={colour} opacity={pale}>
+        <text x={percent > 88 ? -8 : 8} textAnchor={percent > 88 ? 'end' : 'start'} y={y - 5} fontSize={word} fontWeight={600} fill={colour} opacity={pale}>
           {stroke.surface}
         </text>
       )}
