@@ -17,6 +17,8 @@ export async function openRoom(page: Page): Promise<void> {
 export async function choose(page: Page, list: string, option: string, inside: Page | Locator = page): Promise<void> {
   await inside.getByLabel(list, { exact: true }).click();
   await page.getByRole('option', { name: option, exact: true }).click();
+  // Until it is gone the list takes the next click for itself.
+  await expect(page.getByRole('listbox')).toHaveCount(0);
 }
 
 /** Plays one round by the simulated kit and waits for the verdict and for the server to have the take. */

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { choose, comeInAs, complaints, expectAccessible, openRoom, playByKit } from './steps';
 
@@ -150,6 +151,25 @@ test('a click of one’s own, a tempo tapped and halved, a click changed while p
   await expect(page.getByText('0 of 52')).toBeVisible();
   await page.getByRole('link', { name: 'Log' }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('120');
+});
+
+test('what the room would play is saved as a sound file', async ({ page }) => {
+  await comeInAs(page, 'Pim');
+  await openRoom(page);
+  await choose(page, 'Rounds', '2');
+  await page.getByRole('button', { name: 'Save as sound' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Save as sound' });
+  await expect(dialog.getByText(/2 rounds, click on .* MB \(WAV\)/)).toBeVisible();
+  await expectAccessible(page);
+  const [download] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('button', { name: 'Save it' }).click()]);
+  expect(download.suggestedFilename()).toMatch(/^[\p{L} ]+ \d+\.wav$/u);
+  const bytes = readFileSync(await download.path());
+  expect(bytes.toString('latin1', 0, 4) + bytes.toString('latin1', 8, 12)).toBe('RIFFWAVE');
+  expect(bytes.readUInt32LE(24)).toBe(44_100);
+  // Not silence: something in the first bar is loud.
+  const samples = Array.from({ length: 44_100 }, (_, index) => Math.abs(bytes.readInt16LE(44 + 2 * index)));
+  expect(Math.max(...samples)).toBeGreaterThan(3000);
+  await expect(dialog.getByText('Saved where this browser keeps what it downloads.')).toBeVisible();
 });
 
 test('a limb out of the task is not judged', async ({ page }) => {

@@ -1,5 +1,6 @@
 import type { Ms } from '../core/time/units';
 import { AudioClock } from './audioClock';
+import { frameAt } from './rendering';
 import type { SequencerMessage } from './sequencer.worklet';
 import { renderVoice, type VoiceName } from './voices';
 
@@ -74,7 +75,7 @@ export class Player {
   }
 
   private frameOf(ms: Ms): number {
-    return Math.round(((this.zeroMs + ms) / 1000) * this.context.sampleRate);
+    return frameAt(ms, -this.zeroMs, this.context.sampleRate);
   }
 
   /** A stroke of the player's own, at once. */

@@ -24,6 +24,7 @@ import { useKeys } from './keys';
 import { emptyOutbox, onOutbox, outboxState } from './outbox';
 import type { Moment } from './performance';
 import { limbOfKey, Pads } from './Pads';
+import { SaveSound } from './SaveSound';
 import type { RoomSettings } from './settings';
 import { Transport } from './Transport';
 import { useAttempt } from './useAttempt';
@@ -114,7 +115,7 @@ export function Room({ playerId, level, school, grooveId, groove, assignment, as
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: { xs: 'calc(100dvh - 48px)', sm: '100dvh' } }}>
       <Box sx={{ flex: 1 }}>
-        <Page title={groove.title} note={grooveInWords(groove)}>
+        <Page title={groove.title} note={grooveInWords(groove)} actions={!playing && <SaveSound groove={groove} settings={settings} />}>
           {attempt.say && (
             <Alert severity="info" role="status" sx={{ mb: 2 }}>
               {attempt.say}
