@@ -26,6 +26,7 @@ export class Player {
   private constructor(
     private readonly context: AudioContext,
     private readonly node: AudioWorkletNode,
+    private readonly output: GainNode,
   ) {
     this.clock = new AudioClock(context);
   }
@@ -46,8 +47,9 @@ export class Player {
       throw new Error('The sound could not be started. Reload the page; if it stays so, use a current browser.');
     }
     const node = new AudioWorkletNode(context, 'sequencer', { numberOfInputs: 0, outputChannelCount: [2] });
-    node.connect(context.destination);
-    return new Player(context, node);
+    const output = new GainNode(context);
+    node.connect(output).connect(context.destination);
+    return new Player(context, node, output);
   }
 
   /** Makes the voices of a schedule and of the player's own strokes ready. */
@@ -82,6 +84,11 @@ export class Player {
   strike(voice: VoiceName): void {
     this.prepare([voice]);
     this.post({ type: 'strike', voice });
+  }
+
+  /** How loud all of it is, 0 (off) to 1. Squared, so that half is heard as about half. */
+  setLevel(level: number): void {
+    this.output.gain.setTargetAtTime(level ** 2, this.context.currentTime, 0.01);
   }
 
   /** Takes a reading of the clocks; call it with every animation frame while playing. */

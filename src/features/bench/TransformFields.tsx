@@ -7,7 +7,9 @@ import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { LIMBS, MOST_LEAN, NOTE_VALUE_NAMES, SURFACES, type Choice, type Choices } from './transforms';
+import { MOST_LEAN } from '@/core/groove/document';
+import { LIMBS, SURFACES } from '@/core/groove/limbs';
+import { NOTE_VALUE_NAMES, type Choice, type Choices } from './transforms';
 
 interface TransformFieldsProps {
   uses: readonly Choice[];

@@ -1,9 +1,8 @@
 import type { Groove } from '@/core/groove/document';
-import { MOST_LEAN } from '@/core/groove/document';
 import type { Place } from '@/core/groove/edit';
 import { foldSwing, toFullTriplets, toShuffle, writeSwingOut } from '@/core/groove/feel';
 import { slotAt, slotsOfBar } from '@/core/groove/grid';
-import { LIMBS, SURFACES, type Limb, type Surface } from '@/core/groove/limbs';
+import type { Limb, Surface } from '@/core/groove/limbs';
 import { accentPattern, keepLimbs, leanLimb, mirrorHands, moveLine, openHanded, turnKit } from '@/core/groove/lines';
 import { strokesOf } from '@/core/groove/place';
 import { displace, otherBottomNumber, readAs, rerate, stretch } from '@/core/groove/transform';
@@ -62,7 +61,6 @@ export interface TransformKind {
 }
 
 export const NOTE_VALUE_NAMES = Object.keys(NOTE_VALUES) as NoteValue[];
-export { LIMBS, SURFACES };
 
 const problem = (say: string, remedy: string) => fail({ path: [], where: '', say, remedy });
 
@@ -145,5 +143,3 @@ export const TRANSFORMS: TransformKind[] = [
   { name: 'Same notes, other bottom number', group: 'Counting', uses: ['unit'], make: (groove, { unit }) => otherBottomNumber(groove, unit) },
   { name: 'Count in pulses or in all numbers', group: 'Counting', uses: ['reading'], make: (groove, { reading }) => readAs(groove, reading) },
 ];
-
-export { MOST_LEAN };

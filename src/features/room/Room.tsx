@@ -6,6 +6,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { School } from '@/core/count/schools';
+import type { Limits } from '@/core/groove/checks';
 import type { Groove } from '@/core/groove/document';
 import { limbsIn, type Limb } from '@/core/groove/limbs';
 import type { Level } from '@/core/take/figures';
@@ -28,6 +29,9 @@ import { SaveSound } from './SaveSound';
 import type { RoomSettings } from './settings';
 import { Transport } from './Transport';
 import { useAttempt } from './useAttempt';
+import { useAwake } from './useAwake';
+import { useRest } from './useRest';
+import { speedWord } from './care';
 
 export interface RoomProps {
   playerId: string;
@@ -36,13 +40,15 @@ export interface RoomProps {
   grooveId: string;
   /** Already turned round for the player's kit. */
   groove: Groove;
+  /** Strokes a second, as the teacher set them for the workshop. */
+  limits: Limits;
   assignment?: { id: string; tempo: number; click: ClickPlanName; reason: string };
   /** What the address asks for: a verdict's practice. */
   asked: Partial<Pick<RoomSettings, 'bpm' | 'click' | 'task'>>;
 }
 
 /** Where a groove is practised: the strip, the count, the pads, and the take when it is done. */
-export function Room({ playerId, level, school, grooveId, groove, assignment, asked }: RoomProps) {
+export function Room({ playerId, level, school, grooveId, groove, limits, assignment, asked }: RoomProps) {
   const limbs = useMemo(() => limbsIn(groove), [groove]);
   const [settings, setSettings] = useState<RoomSettings>({
     bpm: assignment?.tempo ?? groove.tempo,
@@ -70,8 +76,11 @@ export function Room({ playerId, level, school, grooveId, groove, assignment, as
     [groove],
   );
   const attempt = useAttempt({ playerId, level, grooveId, assignmentId: assignment?.id, groove, voices, onMoment });
-  const { status, judged, start, stop, strike, follow, again } = attempt;
+  const { status, judged, start, stop, strike, follow, again, setLevel } = attempt;
   const playing = status === 'playing';
+  useAwake(playing);
+  const [rest, rested] = useRest(playing);
+  const tooFast = useMemo(() => speedWord(groove, settings.bpm, settings.task, limits), [groove, settings.bpm, settings.task, limits]);
   // While playing all rounds share one line: what was struck last lies on top.
   const live = useMemo(() => (attempt.beads.length ? attempt.beads.map((bead) => ({ ...bead, round: 0 })) : undefined), [attempt.beads]);
 
@@ -121,6 +130,16 @@ export function Room({ playerId, level, school, grooveId, groove, assignment, as
               {attempt.say}
             </Alert>
           )}
+          {rest && !playing && (
+            <Alert severity="info" role="status" sx={{ mb: 2 }} action={<Button onClick={rested}>I have rested</Button>}>
+              25 minutes of playing: put the sticks down for five, let hands and ears rest, drink something.
+            </Alert>
+          )}
+          {tooFast && !playing && !judged && (
+            <Alert severity="warning" sx={{ mb: 1, maxWidth: 1000 }}>
+              {tooFast}
+            </Alert>
+          )}
           {judged ? (
             <Box sx={{ display: 'grid', gap: 3, maxWidth: 1180 }}>
               <VerdictNote
@@ -152,7 +171,7 @@ export function Room({ playerId, level, school, grooveId, groove, assignment, as
                 />
               </Box>
               {assignment && !playing && <Typography sx={{ maxWidth: 720, fontSize: '1.1rem', overflowWrap: 'anywhere' }}>{assignment.reason}</Typography>}
-              {!playing && (
+              {!playing && !tooFast && (
                 <Typography variant="body2" color="textSecondary">
                   Space starts and stops. Warm up first, keep the level where talking is easy, rest every 25 minutes; stop when it hurts, and if it stays, see a
                   doctor.
@@ -169,6 +188,7 @@ export function Room({ playerId, level, school, grooveId, groove, assignment, as
         playing={playing}
         busy={status === 'starting'}
         onChange={change}
+        onLevel={setLevel}
         onToggle={
           judged
             ? () => {

@@ -4,11 +4,12 @@ import AddRounded from '@mui/icons-material/AddRounded';
 import RemoveRounded from '@mui/icons-material/RemoveRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useState, useSyncExternalStore, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { tempoShape } from '@/core/groove/document';
 import { italianWord, tappedTempo, withTap } from '@/core/time/tempoWords';
 import { FASTEST, SLOWEST, type Bpm } from '@/core/time/units';
 import { FIGURE_FONT } from '@/ui/theme';
+import { useKept } from '@/ui/useKept';
 import { tempoInWords } from '@/ui/words';
 
 /** The tempo, typed or stepped. What is not a tempo is said and leaves the tempo as it was. */
@@ -31,12 +32,12 @@ export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => voi
     const tapped = tappedTempo(next);
     if (tapped !== undefined) settle(String(tapped));
   };
-  const [worded, setWorded] = useWorded();
+  const [worded, setWorded] = useKept<boolean>('mochila tempo word', false);
   const step = (by: number) => settle(String(Math.max(20, Math.min(300, bpm + by))));
 
   return (
     <Box role="group" aria-label="Tempo" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, position: 'relative' }}>
-      <Stepper label="5 slower" onClick={() => step(-5)}>
+      <Stepper label="5 slower" wide onClick={() => step(-5)}>
         −5
       </Stepper>
       <Stepper label="1 slower" onClick={() => step(-1)}>
@@ -71,7 +72,7 @@ export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => voi
       <Stepper label="1 faster" onClick={() => step(1)}>
         <AddRounded />
       </Stepper>
-      <Stepper label="5 faster" onClick={() => step(5)}>
+      <Stepper label="5 faster" wide onClick={() => step(5)}>
         +5
       </Stepper>
       <Box sx={{ display: 'grid', gridTemplateColumns: '44px 44px' }}>
@@ -136,31 +137,14 @@ export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => voi
   );
 }
 
-const WORDED = 'mochila tempo word';
-const listeners = new Set<() => void>();
-
-/** Whether this browser shows the Italian word beside the tempo. */
-function useWorded(): [boolean, (on: boolean) => void] {
-  const worded = useSyncExternalStore(
-    (listen) => {
-      listeners.add(listen);
-      return () => listeners.delete(listen);
-    },
-    () => localStorage.getItem(WORDED) === 'yes',
-    () => false,
-  );
-  return [
-    worded,
-    (on) => {
-      localStorage.setItem(WORDED, on ? 'yes' : 'no');
-      for (const listen of listeners) listen();
-    },
-  ];
-}
-
-function Stepper({ label, onClick, children }: { label: string; onClick: () => void; children: ReactNode }) {
+/** A phone has no room for those that are only for `wide` screens. */
+function Stepper({ label, wide, onClick, children }: { label: string; wide?: boolean; onClick: () => void; children: ReactNode }) {
   return (
-    <Button onClick={onClick} aria-label={label} sx={{ minWidth: 44, width: 44, height: 44, p: 0, fontSize: 17, color: 'text.primary' }}>
+    <Button
+      onClick={onClick}
+      aria-label={label}
+      sx={{ minWidth: 44, width: 44, height: 44, p: 0, fontSize: 17, color: 'text.primary', ...(wide && { display: { xs: 'none', sm: 'inline-flex' } }) }}
+    >
       {children}
     </Button>
   );

@@ -14,6 +14,7 @@ import { THREAD } from '@/ui/strip/layout';
 import { plural } from '@/ui/words';
 import type { Groove } from '@/core/groove/document';
 import { ClickChoice } from './ClickChoice';
+import { Level } from './Level';
 import { Tempo } from './Tempo';
 import { COUNT_INS, ROUNDS, type RoomSettings } from './settings';
 
@@ -25,10 +26,11 @@ interface TransportProps {
   busy: boolean;
   onChange: (change: Partial<RoomSettings>) => void;
   onToggle: () => void;
+  onLevel: (level: number) => void;
 }
 
 /** Start and stop, the tempo large, and how the next take is set. */
-export function Transport({ settings, groove, limbs, playing, busy, onChange, onToggle }: TransportProps) {
+export function Transport({ settings, groove, limbs, playing, busy, onChange, onToggle, onLevel }: TransportProps) {
   return (
     <Box
       sx={{
@@ -106,6 +108,7 @@ export function Transport({ settings, groove, limbs, playing, busy, onChange, on
             ['silent', 'click only'],
           ]}
         />
+        <Level onLevel={onLevel} />
         <LimbSwitches limbs={limbs} task={settings.task} disabled={playing} onChange={(task) => onChange({ task })} />
       </Box>
     </Box>

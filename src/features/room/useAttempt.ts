@@ -41,6 +41,7 @@ export function useAttempt(options: AttemptOptions) {
   const [struck, setStruck] = useState<{ limb: Limb; count: number }>();
   const [judged, setJudged] = useState<Judged>();
   const player = useRef<Player>(undefined);
+  const level = useRef(1);
   const performance_ = useRef<Performance>(undefined);
   const latest = useRef(options);
   useEffect(() => {
@@ -84,6 +85,7 @@ export function useAttempt(options: AttemptOptions) {
       try {
         if (!player.current) {
           player.current = await Player.open();
+          player.current.setLevel(level.current);
           player.current.onInterrupted(() => void finish('The sound was taken away, so the take ends here. Press play to go on.'));
         }
         performance_.current = await Performance.start(player.current, latest.current.groove, settings, latest.current.voices);
@@ -142,6 +144,11 @@ export function useAttempt(options: AttemptOptions) {
 
   /** Takes up what is set while it plays, on the next bar line. */
   const follow = useCallback((wanted: Partial<RoomSettings>) => void performance_.current?.follow(wanted), []);
+  /** How loud, 0 to 1. */
+  const setLevel = useCallback((wanted: number) => {
+    level.current = wanted;
+    player.current?.setLevel(wanted);
+  }, []);
   const again = useCallback(() => {
     setStatus('ready');
     setJudged(undefined);
@@ -149,7 +156,7 @@ export function useAttempt(options: AttemptOptions) {
     setSay(undefined);
   }, []);
 
-  return { status, say, beads, struck, judged, start, stop: finish, strike, follow, again };
+  return { status, say, beads, struck, judged, start, stop: finish, strike, follow, again, setLevel };
 }
 
 function beadOf(hit: Hit, { stroke, startMs, endMs }: NonNullable<ReturnType<Performance['nearest']>>, level: Level, number: number): Bead {

@@ -30,6 +30,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
       school={who.school}
       grooveId={found.id}
       groove={turned}
+      limits={who.settings.limits}
       assignment={set && { id: set.id, tempo: set.tempo, click: set.click, reason: set.reason }}
       asked={settingsAsked(asked, limbsIn(turned))}
     />

@@ -1,0 +1,33 @@
+'use client';
+
+import VolumeOffOutlined from '@mui/icons-material/VolumeOffOutlined';
+import VolumeUpOutlined from '@mui/icons-material/VolumeUpOutlined';
+import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import Slider from '@mui/material/Slider';
+import { useEffect } from 'react';
+import { useKept } from '@/ui/useKept';
+
+/** How loud it is, and off in one touch; kept in this browser. `onLevel` hears it from 0 to 1. */
+export function Level({ onLevel }: { onLevel: (level: number) => void }) {
+  const [percent, setPercent] = useKept<number>('mochila level', 80);
+  const [muted, setMuted] = useKept<boolean>('mochila muted', false);
+  useEffect(() => onLevel(muted ? 0 : percent / 100), [onLevel, muted, percent]);
+  return (
+    <Box role="group" aria-label="Level" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, pr: 1 }}>
+      <IconButton aria-label={muted ? 'Sound is off' : 'Sound is on'} aria-pressed={muted} onClick={() => setMuted(!muted)} sx={{ width: 44, height: 44 }}>
+        {muted ? <VolumeOffOutlined /> : <VolumeUpOutlined />}
+      </IconButton>
+      <Slider
+        aria-label="How loud"
+        value={percent}
+        min={5}
+        max={100}
+        step={5}
+        disabled={muted}
+        onChange={(_, value) => setPercent(value as number)}
+        sx={{ width: 96 }}
+      />
+    </Box>
+  );
+}

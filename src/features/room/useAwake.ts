@@ -1,0 +1,25 @@
+'use client';
+
+import { useEffect } from 'react';
+
+/** Keeps the screen awake while `on`. A browser that cannot, or may not now, lets it sleep. */
+export function useAwake(on: boolean): void {
+  useEffect(() => {
+    if (!on || !('wakeLock' in navigator)) return;
+    let lock: WakeLockSentinel | undefined;
+    let over = false;
+    // The browser lets go when the page is hidden; when it is seen again it is asked again.
+    const ask = async () => {
+      if (document.visibilityState !== 'visible') return;
+      lock = await navigator.wakeLock.request('screen').catch(() => undefined);
+      if (over) void lock?.release();
+    };
+    void ask();
+    document.addEventListener('visibilitychange', ask);
+    return () => {
+      over = true;
+      document.removeEventListener('visibilitychange', ask);
+      void lock?.release();
+    };
+  }, [on]);
+}
