@@ -1,8 +1,11 @@
+import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { backToBack } from './backToBack';
 import { beatOf } from './groove/beat';
 import { schedule, type Run } from './schedule';
-import { oneLine } from './testing/arbitrary';
+import { judge } from './take/judge';
+import { runOf, type Take } from './take/document';
+import { anyRun, oneLine } from './testing/arbitrary';
 import { steady } from './time/tempoMap';
 
 const groove = oneLine('tttttttt', 'right hand', 120);
@@ -43,4 +46,47 @@ test('a lean of the groove is heard, a grace with its stroke, and a lean of the 
   expect(times({})).toEqual([-8, 20]);
   expect(times({ lean: { 'right hand': -10 } })).toEqual([-38, -10]);
   expect(times({ lean: {} })).toEqual([-28, 0]);
+});
+
+test('any runs in turn: each sounds as it does alone, from where the one before it ends', () => {
+  fc.assert(
+    fc.property(fc.array(anyRun(), { minLength: 1, maxLength: 3 }), (runs) => {
+      const passage = backToBack(runs);
+      let end = 0;
+      for (const [index, one] of runs.entries()) {
+        const alone = schedule(one);
+        const shift = index === 0 ? 0 : end - alone.startMs;
+        const bars = passage.bars.filter((bar) => bar.run === index);
+        expect(bars).toHaveLength(alone.bars.length);
+        bars.forEach((bar, place) => expect(bar.startMs).toBeCloseTo(alone.bars[place]!.startMs + shift, 6));
+        end = alone.endMs + shift;
+      }
+      expect(passage.endMs).toBeCloseTo(end, 6);
+      expect(passage.sounds).toHaveLength(runs.reduce((total, one) => total + schedule(one).sounds.length, 0));
+      expect(passage.sounds.every((sound, index) => !index || sound.ms >= passage.sounds[index - 1]!.ms)).toBe(true);
+    }),
+    { numRuns: 30 },
+  );
+});
+
+test('a limb that leans is judged where it leans: played there it has no error, played on the beat it is early', () => {
+  const behind = { ...oneLine('tttttttt', 'right hand', 60), lean: { 'right hand': 30 } };
+  const take = (offset: number): Take => {
+    const empty: Take = {
+      version: 1,
+      groove: behind,
+      tempo: [{ fromBar: 0, bpm: 60 }],
+      click: { kind: 'silent' },
+      countIn: 0,
+      rounds: 2,
+      task: ['right hand'],
+      input: 'keys',
+      playedMs: 8000,
+      hits: [],
+    };
+    const due = schedule(runOf(empty)).sounds.filter(({ kind }) => kind === 'stroke');
+    return { ...empty, hits: due.map(({ ms }) => ({ limb: 'right hand' as const, ms: ms + offset })) };
+  };
+  expect(judge(take(0), 'concert').figures.meanErrorMs).toBeCloseTo(0, 6);
+  expect(judge(take(-30), 'concert').figures.meanErrorMs).toBeCloseTo(-30, 6);
 });

@@ -183,3 +183,27 @@ describe('a click that thins', () => {
     expect(clickPlanShape.safeParse({ kind: 'gaps', of: CLICK_PLANS.counts, on: 0, off: 1 }).success).toBe(false);
   });
 });
+
+test('whatever thins a click leaves some of the clicks it thins, and adds none', () => {
+  const base = fc.constantFrom(CLICK_PLANS['every slot'], CLICK_PLANS['8ths'], CLICK_PLANS.counts, CLICK_PLANS['off-beats'], CLICK_PLANS['1 only']);
+  const few = fc.integer({ min: 1, max: 5 });
+  fc.assert(
+    fc.property(base, few, few, fc.integer({ min: 5, max: 95 }), fc.nat(), fc.constantFrom('4/4', '7/8', '3/4', '6/8'), (of, on, off, percent, seed, meter) => {
+      const bars = Array.from({ length: 24 }, () => bar(meter, 2));
+      const said = (plan: ClickPlan) => clicks(plan, bars).map((click) => `${click.bar} ${format(click.written)} ${click.voice}`);
+      const whole = said(of);
+      for (const plan of [
+        { kind: 'gaps', of, on, off },
+        { kind: 'drops', of, percent, seed },
+      ] as ClickPlan[]) {
+        const left = said(plan);
+        expect(left.length).toBeLessThanOrEqual(whole.length);
+        expect(left).toEqual(whole.filter((one) => left.includes(one)));
+      }
+      expect(new Set(clicks({ kind: 'gaps', of, on, off }, bars).map((click) => click.bar)).size).toBe(
+        Array.from({ length: 24 }, (_, index) => index).filter((index) => index % (on + off) < on).length,
+      );
+    }),
+    { numRuns: 40 },
+  );
+});
