@@ -60,7 +60,7 @@ const rows = [44_100, 48_000].map((rate) => {
   let frame = 0;
   let found = 0;
   let worst = 0;
-  for (const block of blocksOf(rendering, () => new Float32Array([0.001]))) {
+  for (const block of blocksOf(rendering, () => ({ samples: new Float32Array([0.001]), lead: 0 }))) {
     for (let index = 0; index < block.length; index++) if (block[index] !== 0) worst = Math.max(worst, Math.abs(frame + index - due[found++]!));
     frame += block.length;
   }

@@ -22,9 +22,9 @@ export async function choose(page: Page, list: string, option: string, inside: P
 }
 
 /** Plays one round by the simulated kit and waits for the verdict and for the server to have the take. */
-export async function playByKit(page: Page, fault: string, rounds = '1'): Promise<void> {
+export async function playByKit(page: Page, fault: string, rounds = 1): Promise<void> {
   await choose(page, 'Who plays', `kit, ${fault}`);
-  await choose(page, 'Rounds', rounds);
+  await choose(page, 'Length', rounds === 1 ? '1 round' : `${rounds} rounds`);
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await expect(page.getByText('Kept in the log')).toBeVisible({ timeout: 90_000 });
 }

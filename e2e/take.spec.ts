@@ -7,7 +7,7 @@ test('a student plays a groove by the simulated kit, and the teacher sees the sa
   await comeInAs(page, 'Wendla');
   await expect(page.getByText('Breathe out on 1')).toBeVisible();
   await openRoom(page);
-  await playByKit(page, 'late', '2');
+  await playByKit(page, 'late', 2);
   await expect(page.getByText(/The whole take sits \d+ ms behind the click/)).toBeVisible();
   await expect(page.locator('[data-bead]')).toHaveCount(24);
 
@@ -43,7 +43,7 @@ test('a student plays a groove by the simulated kit, and the teacher sees the sa
 test('by the computer keys: every press is a hit of its limb, and the take is judged and kept', async ({ page }) => {
   await comeInAs(page, 'Pim');
   await openRoom(page);
-  await choose(page, 'Rounds', '1');
+  await choose(page, 'Length', '1 round');
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
   // The count-in is over when the first round’s beads may come: press until the take ends by itself.
@@ -99,7 +99,7 @@ test('a tempo that is none is said, and the tempo stays; a new one is taken up o
   await tempo.fill('180');
   await tempo.press('Enter');
   await choose(page, 'Who plays', 'kit, steady');
-  await choose(page, 'Rounds', '8');
+  await choose(page, 'Length', '8 rounds');
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await expect(page.locator('[data-bead]').first()).toBeVisible();
   await tempo.fill('240');
@@ -143,7 +143,7 @@ test('a click of one’s own, a tempo tapped and halved, a click changed while p
   await expect(page.getByRole('button', { name: 'Tempo word: allegro' })).toBeVisible();
 
   await choose(page, 'Who plays', 'kit, steady');
-  await choose(page, 'Rounds', '4');
+  await choose(page, 'Length', '4 rounds');
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await expect(page.locator('[data-bead]').first()).toBeVisible();
   await choose(page, 'Click on', '1 only');
@@ -156,7 +156,7 @@ test('a click of one’s own, a tempo tapped and halved, a click changed while p
 test('what the room would play is saved as a sound file', async ({ page }) => {
   await comeInAs(page, 'Pim');
   await openRoom(page);
-  await choose(page, 'Rounds', '2');
+  await choose(page, 'Length', '2 rounds');
   await page.getByRole('button', { name: 'Save as sound' }).click();
   const dialog = page.getByRole('dialog', { name: 'Save as sound' });
   await expect(dialog.getByText(/2 rounds, click on .* MB \(WAV\)/)).toBeVisible();
@@ -204,7 +204,7 @@ test('a take played without the network waits in the browser and is sent by itse
   await comeInAs(page, 'Jonte');
   await openRoom(page);
   await choose(page, 'Who plays', 'kit, uneven');
-  await choose(page, 'Rounds', '1');
+  await choose(page, 'Length', '1 round');
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await expect(page.locator('[data-bead]').first()).toBeVisible();
   await context.setOffline(true);
@@ -220,7 +220,7 @@ test('a take that waits is still there after the page was closed', async ({ page
   await openRoom(page);
   await page.route('**/api/takes', (route) => route.abort());
   await choose(page, 'Who plays', 'kit, uneven');
-  await choose(page, 'Rounds', '1');
+  await choose(page, 'Length', '1 round');
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await expect(page.getByText('1 take waits in this browser')).toBeVisible({ timeout: 90_000 });
   await page.close();

@@ -6,7 +6,8 @@ export function proxy(request: NextRequest): NextResponse {
   const dev = process.env.NODE_ENV === 'development';
   const policy = [
     `default-src 'self'`,
-    `script-src 'nonce-${nonce}' 'strict-dynamic'${dev ? " 'unsafe-eval'" : ''}`,
+    // The stretcher of music is WebAssembly; no other evaluation is allowed.
+    `script-src 'nonce-${nonce}' 'strict-dynamic' 'wasm-unsafe-eval'${dev ? " 'unsafe-eval'" : ''}`,
     `style-src 'self' ${dev ? "'unsafe-inline'" : `'nonce-${nonce}'`}`,
     // Positions on the strip and in charts are set as style attributes.
     `style-src-attr 'unsafe-inline'`,
@@ -30,5 +31,5 @@ export function proxy(request: NextRequest): NextResponse {
 
 // Pages only: built files and the routes that answer with data need no policy.
 export const config = {
-  matcher: [{ source: '/((?!_next/static|worklets|api|health|icon.svg).*)', missing: [{ type: 'header', key: 'next-router-prefetch' }] }],
+  matcher: [{ source: '/((?!_next/static|worklets|speech|api|health|icon.svg).*)', missing: [{ type: 'header', key: 'next-router-prefetch' }] }],
 };

@@ -1,3 +1,4 @@
+import fs from 'node:fs';
 import { build } from 'esbuild';
 
 /**
@@ -14,4 +15,6 @@ export async function buildWorklet() {
     minify: true,
     logLevel: 'error',
   });
+  // The stretcher loads its own worklet from its source, so it is not bundled either.
+  fs.copyFileSync('node_modules/signalsmith-stretch/SignalsmithStretch.mjs', 'public/worklets/stretch.js');
 }

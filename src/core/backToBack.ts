@@ -11,7 +11,7 @@ export interface Passage extends Omit<Schedule, 'bars'> {
 
 /** Runs played one after another on the bar line, without a gap: straight and swung, plain and accented, limb by limb. Each run brings its own tempo. */
 export function backToBack(runs: readonly Run[]): Passage {
-  const passage: Passage = { sounds: [], bars: [], countsMs: [], startMs: 0, endMs: 0 };
+  const passage: Passage = { sounds: [], bars: [], countsMs: [], unspoken: 0, startMs: 0, endMs: 0 };
   for (const [run, one] of runs.entries()) {
     const timed = schedule(one);
     // The end of the one before is the start of this one, its count-in included.
@@ -22,6 +22,7 @@ export function backToBack(runs: readonly Run[]): Passage {
       ...timed.bars.map((bar) => ({ ...bar, startMs: bar.startMs + shift, endMs: bar.endMs + shift, barInRun: bar.barInRun + barsBefore, run })),
     );
     passage.countsMs.push(...timed.countsMs.map((ms) => ms + shift));
+    passage.unspoken += timed.unspoken;
     if (run === 0) passage.startMs = timed.startMs;
     passage.endMs = timed.endMs + shift;
   }

@@ -1,12 +1,23 @@
+import type { School } from './count/schools';
+import { spokenCount } from './count/spokenCount';
 import type { Bar, Groove } from './groove/document';
 import { isSwingable, slotsOfBar } from './groove/grid';
 import { otherHand, type Height, type Limb, type Ornament, type Surface } from './groove/limbs';
 import { clicks, type ClickPlan, type ClickVoice } from './time/clickPlan';
 import { add, compare, format, frac, mul, negate, ZERO, type WholeNotes } from './time/fraction';
 import { barLength, barStarts, countsOf } from './time/meter';
+import { tripletLayers, type LayerPlan } from './time/layers';
 import { swingRatio, swungPlace, type Swing } from './time/swing';
 import { clock, tempoAt, type TempoMap } from './time/tempoMap';
 import type { Ms } from './time/units';
+
+/** What is set anew from a bar of the run on; what is left out goes on as it was. */
+export interface RunChange {
+  fromBar: number;
+  /** A plan begins its own bars where it is set. */
+  click?: ClickPlan;
+  swing?: Swing | 'straight';
+}
 
 /** Everything that decides when something sounds. */
 export interface Run {
@@ -24,6 +35,12 @@ export interface Run {
   limbs?: readonly Limb[];
   /** A limb laid behind (+) or pushed ahead (−), in milliseconds, in place of the groove's own lean. */
   lean?: Partial<Record<Limb, Ms>>;
+  /** In the order of their bars. */
+  changes?: readonly RunChange[];
+  /** The count as it is spoken: in whose syllables, and where, as a click plan says it. */
+  count?: { school: School; plan: ClickPlan };
+  /** Triplet layers that lead to slow triplets. */
+  layers?: LayerPlan;
 }
 
 interface Timed {
@@ -55,7 +72,20 @@ export interface TimedStroke extends Timed {
   written: WholeNotes;
 }
 
-export type TimedSound = TimedClick | TimedStroke;
+/** A number or syllable; its onset sounds on its slot. */
+export interface TimedWord extends Timed {
+  kind: 'word';
+  say: string;
+}
+
+/** A note of a triplet layer: 0 is the quickest, and `loud` (0 to 1) fades it out. */
+export interface TimedLayer extends Timed {
+  kind: 'layer';
+  layer: number;
+  loud: number;
+}
+
+export type TimedSound = TimedClick | TimedStroke | TimedWord | TimedLayer;
 
 /** One bar of the run, for the playhead. */
 export interface TimedBar {
@@ -73,6 +103,8 @@ export interface Schedule {
   bars: TimedBar[];
   /** When each numbered count of the rounds falls, whether it is clicked or not. */
   countsMs: Ms[];
+  /** How many words of the spoken count were left out because they come too fast to be said. */
+  unspoken: number;
   /** When the first bar counted in starts: 0 or below. */
   startMs: Ms;
   /** When the last bar ends. */
@@ -84,6 +116,9 @@ export interface Schedule {
  * farther is two notes); 28 ms is the middle. A drag's first grace comes as long again before.
  */
 export const GRACE_MS: Ms = 28;
+
+/** How a run is counted in, and the count spoken over it. */
+const ON_COUNTS: ClickPlan = { kind: 'every', counts: '1', from: '0' };
 
 /**
  * The one place that says when each stroke and click sounds. Player, notation, files and judgement all
@@ -104,25 +139,56 @@ export function schedule(run: Run): Schedule {
   const starts = barStarts(inRun.map(({ one }) => barLength(one.meter)));
   const countInStarts = Array.from({ length: countIn }, (_, index) => negate(mul(barLength(first.meter), frac(countIn - index))));
 
-  const swungBars = new SwungBars(groove, swing, run.tempo);
+  const swungBars = new SwungBars(groove, run.tempo);
+  /** The swing of each bar of the run, and the plan of its click with the bar it was set on. */
+  const swings: (Swing | undefined)[] = [];
+  const plans: { plan: ClickPlan; from: number }[] = [];
+  let [nowSwung, nowClicked, changed] = [swing, { plan: run.click, from: 0 }, 0];
+  for (let bar = 0; bar < inRun.length; bar++) {
+    for (; run.changes && run.changes[changed] && run.changes[changed]!.fromBar <= bar; changed++) {
+      const change = run.changes[changed]!;
+      if (change.swing) nowSwung = change.swing === 'straight' ? undefined : change.swing;
+      if (change.click) nowClicked = { plan: change.click, from: bar };
+    }
+    swings.push(nowSwung);
+    plans.push(nowClicked);
+  }
+  const placeInRun = (bar: number, written: WholeNotes) => add(starts[bar]!, swungBars.place(inRun[bar]!.bar, starts[bar]!, written, swings[bar]));
   const sounds: TimedSound[] = [];
 
-  const countInPlan: ClickPlan = { kind: 'every', counts: '1', from: '0' };
   const asClicked = (one: Bar, start: WholeNotes) => ({ start, meter: one.meter, reading: groove.reading, cells: one.cells });
-  for (const click of clicks(
-    countInPlan,
-    countInStarts.map((start) => asClicked(first, start)),
-  )) {
+  const countedIn = countInStarts.map((start) => asClicked(first, start));
+  const clicked = inRun.map(({ one }, index) => asClicked(one, starts[index]!));
+  for (const click of clicks(ON_COUNTS, countedIn)) {
     const at = add(countInStarts[click.bar]!, click.written);
     sounds.push({ kind: 'click', at, ms: toMs(at), barInRun: click.bar - countIn, voice: click.voice });
   }
-  for (const click of clicks(
-    run.click,
-    inRun.map(({ one }, index) => asClicked(one, starts[index]!)),
-  )) {
-    const start = starts[click.bar]!;
-    const at = add(start, swungBars.place(inRun[click.bar]!.bar, start, click.written));
-    sounds.push({ kind: 'click', at, ms: toMs(at), barInRun: click.bar, voice: click.voice });
+  for (const { plan, from } of new Set(plans)) {
+    const until = from + plans.slice(from).filter((one) => one.plan === plan && one.from === from).length;
+    for (const click of clicks(plan, clicked.slice(from, until))) {
+      const bar = from + click.bar;
+      const at = placeInRun(bar, click.written);
+      sounds.push({ kind: 'click', at, ms: toMs(at), barInRun: bar, voice: click.voice });
+    }
+  }
+
+  let unspoken = 0;
+  if (run.count) {
+    const { school, plan } = run.count;
+    const inward = spokenCount(ON_COUNTS, countedIn, school, (bar, written) => toMs(add(countInStarts[bar]!, written)));
+    const along = spokenCount(plan, clicked, school, (bar, written) => toMs(placeInRun(bar, written)));
+    unspoken = along.unspoken;
+    for (const { bar, written, say } of inward.words) {
+      const at = add(countInStarts[bar]!, written);
+      sounds.push({ kind: 'word', at, ms: toMs(at), barInRun: bar - countIn, say });
+    }
+    for (const { bar, written, say } of along.words) {
+      const at = placeInRun(bar, written);
+      sounds.push({ kind: 'word', at, ms: toMs(at), barInRun: bar, say });
+    }
+  }
+  if (run.layers) {
+    for (const { at, bar, layer, loud } of tripletLayers(run.layers, starts)) sounds.push({ kind: 'layer', at, ms: toMs(at), barInRun: bar, layer, loud });
   }
 
   const limbs = run.limbs && new Set(run.limbs);
@@ -131,7 +197,7 @@ export function schedule(run: Run): Schedule {
     const start = starts[barInRun]!;
     for (const struck of strokesOfBar(one, groove)) {
       if (limbs && !limbs.has(struck.limb)) continue;
-      const at = add(start, swungBars.place(bar, start, struck.at));
+      const at = add(start, swungBars.place(bar, start, struck.at, swings[barInRun]));
       const ms = toMs(at) + struck.earlierMs + (lean?.[struck.leansWith] ?? 0);
       const { limb, surface, height, role, ornament, written } = struck;
       sounds.push({ kind: 'stroke', at, ms, barInRun, limb, surface, height, role, ornament, round, bar, written });
@@ -146,7 +212,7 @@ export function schedule(run: Run): Schedule {
   const countsMs = inRun.flatMap(({ one }, index) => countsOf(one.meter, groove.reading).map((count) => toMs(add(starts[index]!, count.at))));
 
   sounds.sort((a, b) => a.ms - b.ms);
-  return { sounds, bars, countsMs, startMs: bars[0]!.startMs, endMs: bars.at(-1)!.endMs };
+  return { sounds, bars, countsMs, unspoken, startMs: bars[0]!.startMs, endMs: bars.at(-1)!.endMs };
 }
 
 interface StruckPlace {
@@ -191,20 +257,19 @@ class SwungBars {
 
   constructor(
     private readonly groove: Groove,
-    private readonly swing: Swing | undefined,
     private readonly tempo: TempoMap,
   ) {}
 
   /** From the start of the bar to where `written` sounds, in whole notes. */
-  place(bar: number, start: WholeNotes, written: WholeNotes): WholeNotes {
-    if (!this.swing || written.n === 0) return written;
-    const ratio = swingRatio(this.swing, tempoAt(this.tempo, start));
-    const key = `${bar} ${format(ratio)} ${format(written)}`;
+  place(bar: number, start: WholeNotes, written: WholeNotes, swing: Swing | undefined): WholeNotes {
+    if (!swing || written.n === 0) return written;
+    const ratio = swingRatio(swing, tempoAt(this.tempo, start));
+    const key = `${bar} ${swing.value} ${format(ratio)} ${format(written)}`;
     const known = this.known.get(key);
     if (known) return known;
     const one = this.groove.bars[bar]!;
     const cell = cellAt(one, this.groove, written);
-    const place = isSwingable(cell) ? swungPlace(written, this.swing.value, ratio, barLength(one.meter)) : written;
+    const place = isSwingable(cell) ? swungPlace(written, swing.value, ratio, barLength(one.meter)) : written;
     this.known.set(key, place);
     return place;
   }
@@ -226,7 +291,8 @@ function cellAt(bar: Bar, groove: Groove, at: WholeNotes) {
 /** Where every slot of a bar sounds at a tempo, as fractions of the bar: what the strip draws. */
 export function slotPlaces(groove: Groove, bar: number, swing: Swing | 'straight' | undefined, tempo: TempoMap): WholeNotes[] {
   const one = groove.bars[bar]!;
-  const swung = new SwungBars(groove, swing === 'straight' ? undefined : (swing ?? groove.swing), tempo);
+  const swung = new SwungBars(groove, tempo);
+  const ratio = swing === 'straight' ? undefined : (swing ?? groove.swing);
   const length = barLength(one.meter);
-  return slotsOfBar(one.meter, groove.reading, one.cells).map((slot) => mul(swung.place(bar, ZERO, slot.at), frac(length.d, length.n)));
+  return slotsOfBar(one.meter, groove.reading, one.cells).map((slot) => mul(swung.place(bar, ZERO, slot.at, ratio), frac(length.d, length.n)));
 }

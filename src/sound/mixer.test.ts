@@ -90,3 +90,36 @@ test('many sounds at once stay below full scale', () => {
   mixer.cue(Array.from({ length: 12 }, () => ({ frame: 0, voice: 'snare/accent' })));
   expect(Math.max(...rendered(mixer, 4))).toBeLessThanOrEqual(1);
 });
+
+test('a voice with a lead begins so much earlier, so that its onset falls on its frame', () => {
+  const mixer = new Mixer();
+  mixer.addVoice('say/1', Float32Array.of(0.02, 0.02, 0.02, 0.5), 3);
+  mixer.cue([300, 700].map((frame) => ({ frame, voice: 'say/1' })));
+  const heard = rendered(mixer, 8);
+  expect([...heard].flatMap((value, frame) => (value > 0.4 ? [frame] : []))).toEqual([300, 700]);
+});
+
+test('a word that has begun before its slot is not said again when what is due is replaced', () => {
+  const mixer = new Mixer();
+  mixer.addVoice(
+    'say/1',
+    Float32Array.from({ length: 200 }, (_, index) => (index === 150 ? 0.5 : 0.02)),
+    150,
+  );
+  const cues = [300, 700].map((frame) => ({ frame, voice: 'say/1' }));
+  mixer.cue(cues);
+  const heard = rendered(mixer, 8, (block) => block === 2 && mixer.cue(cues, 280));
+  expect([...heard].flatMap((value, frame) => (value > 0.4 ? [frame] : []))).toEqual([300, 700]);
+});
+
+test('a cue is as loud as it says', () => {
+  const mixer = new Mixer();
+  mixer.addVoice('click/one', Float32Array.of(0.5));
+  mixer.cue([
+    { frame: 10, voice: 'click/one' },
+    { frame: 20, voice: 'click/one', loud: 0.2 },
+  ]);
+  const heard = rendered(mixer, 1);
+  expect(heard[10]).toBeCloseTo(Math.tanh(0.5), 5);
+  expect(heard[20]).toBeCloseTo(Math.tanh(0.1), 5);
+});

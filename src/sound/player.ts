@@ -2,7 +2,8 @@ import type { Ms } from '../core/time/units';
 import { AudioClock } from './audioClock';
 import { frameAt } from './rendering';
 import type { SequencerMessage } from './sequencer.worklet';
-import { renderVoice, type VoiceName } from './voices';
+import { sampled } from './speech';
+import type { VoiceName } from './voices';
 
 /** Built beside the application; see scripts/lib/worklet.mjs. */
 const SEQUENCER = '/worklets/sequencer.js';
@@ -10,10 +11,40 @@ const SEQUENCER = '/worklets/sequencer.js';
 /** From pressing play to the first sound: time for the list to reach the audio thread. */
 const LEAD_MS: Ms = 150;
 
+/** The loudest the limiter is given: two full scales at once. */
+const LIMITED_UP_TO = 2;
+
+/** Straight up to 0.8 of full scale, then bent so that it never gets there. */
+function softKnee(): Float32Array<ArrayBuffer> {
+  return Float32Array.from({ length: 4097 }, (_, index) => {
+    const value = LIMITED_UP_TO * ((2 * index) / 4096 - 1);
+    const over = Math.abs(value) - 0.8;
+    return over <= 0 ? value : Math.sign(value) * (0.8 + 0.2 * Math.tanh(over / 0.2));
+  });
+}
+
+/** How long a sleeping output is waited for. */
+const WAKE_MS: Ms = 2000;
+
+/** The output is gone for good: a new player has to be opened. */
+export class SoundLost extends Error {
+  constructor() {
+    super('The sound output does not answer. Connect headphones or a loudspeaker and press play again.');
+  }
+}
+
 /** A voice to sound at a time of the run, in milliseconds from its first bar. */
 export interface Sounding {
   ms: Ms;
   voice: VoiceName;
+  /** 0 to 1; 1 when left out. */
+  loud?: number;
+}
+
+/** A piece of music under a run: the moment of it, in milliseconds, that falls on the run's first bar. */
+export interface Backing {
+  buffer: AudioBuffer;
+  firstBeatMs: Ms;
 }
 
 /** Plays schedules through the browser's audio output. Times are milliseconds from the run's first bar. */
@@ -22,10 +53,12 @@ export class Player {
   private readonly known = new Set<VoiceName>();
   /** Audio time of the run's first bar, in milliseconds. */
   private zeroMs = 0;
+  private backing?: AudioBufferSourceNode;
 
   private constructor(
     private readonly context: AudioContext,
     private readonly node: AudioWorkletNode,
+    private readonly input: GainNode,
     private readonly output: GainNode,
   ) {
     this.clock = new AudioClock(context);
@@ -47,32 +80,48 @@ export class Player {
       throw new Error('The sound could not be started. Reload the page; if it stays so, use a current browser.');
     }
     const node = new AudioWorkletNode(context, 'sequencer', { numberOfInputs: 0, outputChannelCount: [2] });
-    const output = new GainNode(context);
-    node.connect(output).connect(context.destination);
-    return new Player(context, node, output);
+    // What is played and music under it together stay below full scale, too.
+    const limiter = new WaveShaperNode(context, { curve: softKnee() });
+    const [input, output] = [new GainNode(context, { gain: 1 / LIMITED_UP_TO }), new GainNode(context)];
+    node.connect(input).connect(limiter).connect(output).connect(context.destination);
+    return new Player(context, node, input, output);
   }
 
-  /** Makes the voices of a schedule and of the player's own strokes ready. */
-  prepare(voices: Iterable<VoiceName>): void {
-    for (const name of voices) {
+  /** Makes the voices of a schedule and of the player's own strokes ready; those that are recorded are loaded. */
+  async prepare(voices: Iterable<VoiceName>): Promise<void> {
+    const wanted = [...voices].filter((name) => !this.known.has(name));
+    for (const [name, { samples, lead }] of await sampled(wanted, this.context.sampleRate)) {
       if (this.known.has(name)) continue;
       this.known.add(name);
-      const samples = renderVoice(name, this.context.sampleRate);
-      this.post({ type: 'voice', name, samples }, [samples.buffer]);
+      this.post({ type: 'voice', name, samples, lead }, [samples.buffer]);
     }
   }
 
-  /** Starts a run; `firstMs` is its first moment, below 0 when it is counted in. */
-  async start(sounds: readonly Sounding[], firstMs: Ms): Promise<void> {
-    if (this.context.state !== 'running') await this.context.resume();
+  /** Starts a run; `firstMs` is its first moment, below 0 when it is counted in. Throws with words for the person. */
+  async start(sounds: readonly Sounding[], firstMs: Ms, backing?: Backing): Promise<void> {
+    await this.prepare(new Set(sounds.map(({ voice }) => voice)));
+    await this.wake();
     this.zeroMs = this.context.currentTime * 1000 + LEAD_MS - firstMs;
     this.replaceFrom(sounds, -Infinity);
+    this.stopBacking();
+    if (!backing) return;
+    this.backing = new AudioBufferSourceNode(this.context, { buffer: backing.buffer });
+    this.backing.connect(this.input);
+    this.backing.start(this.zeroMs / 1000, backing.firstBeatMs / 1000);
   }
 
-  /** From `ms` of the run on, these sounds in place of those that were due. */
+  /** A context that was put to sleep sounds again; one that does not is given up, so that another is opened. */
+  private async wake(): Promise<void> {
+    if (this.context.state === 'running') return;
+    const asleep = new Promise<never>((_, refuse) => setTimeout(() => refuse(new SoundLost()), WAKE_MS));
+    await Promise.race([this.context.resume(), asleep]).catch(() => {
+      throw new SoundLost();
+    });
+  }
+
+  /** From `ms` of the run on, these sounds in place of those that were due. Their voices are to be prepared. */
   replaceFrom(sounds: readonly Sounding[], ms: Ms): void {
-    this.prepare(new Set(sounds.map(({ voice }) => voice)));
-    const cues = sounds.filter((sound) => sound.ms >= ms).map((sound) => ({ frame: this.frameOf(sound.ms), voice: sound.voice }));
+    const cues = sounds.filter((sound) => sound.ms >= ms).map(({ ms, voice, loud }) => ({ frame: this.frameOf(ms), voice, loud }));
     this.post({ type: 'cue', cues, fromFrame: Number.isFinite(ms) ? this.frameOf(ms) : undefined });
   }
 
@@ -82,8 +131,7 @@ export class Player {
 
   /** A stroke of the player's own, at once. */
   strike(voice: VoiceName): void {
-    this.prepare([voice]);
-    this.post({ type: 'strike', voice });
+    void this.prepare([voice]).then(() => this.post({ type: 'strike', voice }));
   }
 
   /** How loud all of it is, 0 (off) to 1. Squared, so that half is heard as about half. */
@@ -106,13 +154,26 @@ export class Player {
     return this.context.currentTime * 1000 - this.zeroMs - this.heardMs();
   }
 
-  /** Calls back when the browser takes the sound away (another app, sleep). */
+  /** Calls back when the browser takes the sound away (another app, sleep), or its output fails or is closed. */
   onInterrupted(listener: () => void): void {
     this.context.onstatechange = () => this.context.state !== 'running' && listener();
+    this.context.addEventListener('error', listener);
+  }
+
+  /** The rate the output runs at, for music that is decoded to play under a run. */
+  get rate(): number {
+    return this.context.sampleRate;
   }
 
   stop(): void {
     this.post({ type: 'stop' });
+    this.stopBacking();
+  }
+
+  private stopBacking(): void {
+    this.backing?.stop();
+    this.backing?.disconnect();
+    this.backing = undefined;
   }
 
   async close(): Promise<void> {

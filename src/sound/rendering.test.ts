@@ -3,9 +3,10 @@ import { expect, test } from 'vitest';
 import { schedule } from '../core/schedule';
 import { anyRun } from '../core/testing/arbitrary';
 import { blocksOf, frameAt, framesOf, renderWav, type Rendering } from './rendering';
+import type { Sampled } from './speech';
 import { voiceOf, type VoiceName } from './voices';
 
-const whole = (rendering: Rendering, voice?: (name: VoiceName) => Float32Array<ArrayBuffer>) => {
+const whole = (rendering: Rendering, voice?: (name: VoiceName) => Sampled) => {
   const all = new Float32Array(framesOf(rendering));
   let at = 0;
   for (const block of blocksOf(rendering, voice)) {
@@ -23,7 +24,7 @@ test('every sound of any run starts on the frame its time says, across the block
       const sounds = timed.sounds.filter(({ ms }) => ms >= timed.startMs).map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));
       const rendering = { sounds, startMs: timed.startMs, endMs: Math.min(timed.endMs, timed.startMs + 20_000), rate };
       // One sample a voice: what is heard is where it starts, and nothing else.
-      const heard = whole(rendering, () => new Float32Array([0.001]));
+      const heard = whole(rendering, () => ({ samples: new Float32Array([0.001]), lead: 0 }));
       const due = new Set(sounds.map(({ ms }) => frameAt(ms, timed.startMs, rate)).filter((frame) => frame < heard.length));
       expect([...heard.keys()].filter((frame) => heard[frame] !== 0)).toEqual([...due].sort((a, b) => a - b));
     }),

@@ -2,7 +2,7 @@ import { Mixer, type Cue } from './mixer';
 
 /** What the page may ask of the sequencer. Frames are those of the audio clock. */
 export type SequencerMessage =
-  | { type: 'voice'; name: string; samples: Float32Array }
+  | { type: 'voice'; name: string; samples: Float32Array; lead?: number }
   | { type: 'cue'; cues: Cue[]; fromFrame?: number }
   | { type: 'strike'; voice: string }
   | { type: 'stop' };
@@ -21,7 +21,7 @@ class Sequencer extends AudioWorkletProcessor {
   constructor() {
     super();
     this.port.onmessage = ({ data }: MessageEvent<SequencerMessage>) => {
-      if (data.type === 'voice') this.mixer.addVoice(data.name, data.samples);
+      if (data.type === 'voice') this.mixer.addVoice(data.name, data.samples, data.lead);
       else if (data.type === 'cue') this.mixer.cue(data.cues, data.fromFrame);
       else if (data.type === 'strike') this.mixer.strike(data.voice);
       else this.mixer.stop();

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { HEIGHTS, SURFACES, type Height, type Surface } from '../core/groove/limbs';
-import { renderVoice, type VoiceName } from './voices';
+import { renderVoice, type MadeVoice } from './voices';
 
 const RATE = 44_100;
 const render = (surface: Surface, height: Height) => renderVoice(`${surface}/${height}`, RATE);
@@ -44,7 +44,7 @@ test('a snare accent is brighter than its ghost', () => {
 });
 
 test('the three clicks differ: 1 is higher than the counts, they than what lies between', () => {
-  const [one, count, division] = (['click/one', 'click/count', 'click/division'] as VoiceName[]).map((name) => brightness(renderVoice(name, RATE)));
+  const [one, count, division] = (['click/one', 'click/count', 'click/division'] as MadeVoice[]).map((name) => brightness(renderVoice(name, RATE)));
   expect(one).toBeGreaterThan(count!);
   expect(count).toBeGreaterThan(division!);
 });

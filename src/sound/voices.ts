@@ -3,11 +3,17 @@ import { randomFrom, seedOf } from '../core/random';
 import type { TimedSound } from '../core/schedule';
 import type { ClickVoice } from '../core/time/clickPlan';
 
-/** A sound of ours: a surface at a height, pressed into a buzz if so, or one of the three clicks. */
-export type VoiceName = `${Surface}/${Height}` | `${Surface}/${Height}/buzz` | `click/${ClickVoice}`;
+/** A sound we make: a surface at a height, pressed into a buzz if so, one of the three clicks, a triplet layer. */
+export type MadeVoice = `${Surface}/${Height}` | `${Surface}/${Height}/buzz` | `click/${ClickVoice}` | `layer/${number}`;
+/** Or a word of the spoken count, which is recorded (see `speech`). */
+export type VoiceName = MadeVoice | `say/${string}`;
+
+export const isSpoken = (voice: VoiceName): voice is `say/${string}` => voice.startsWith('say/');
 
 export function voiceOf(sound: TimedSound): VoiceName {
   if (sound.kind === 'click') return `click/${sound.voice}`;
+  if (sound.kind === 'word') return `say/${sound.say}`;
+  if (sound.kind === 'layer') return `layer/${sound.layer}`;
   return sound.ornament === 'buzz' ? `${sound.surface}/${sound.height}/buzz` : `${sound.surface}/${sound.height}`;
 }
 
@@ -22,10 +28,11 @@ const STRUCK: Record<Height, { level: number; bright: number }> = {
 };
 
 /** Samples of one voice, mono, −1 to 1, at `sampleRate` a second. The same name gives the same samples. */
-export function renderVoice(name: VoiceName, sampleRate: number): Float32Array<ArrayBuffer> {
-  const [what, how, pressed] = name.split('/') as [Surface | 'click', Height & ClickVoice, 'buzz'?];
+export function renderVoice(name: MadeVoice, sampleRate: number): Float32Array<ArrayBuffer> {
+  const [what, how, pressed] = name.split('/') as [Surface | 'click' | 'layer', Height & ClickVoice, 'buzz'?];
   const tools = new Synth(sampleRate, seedOf(name));
   if (what === 'click') return CLICKS[how as ClickVoice](tools);
+  if (what === 'layer') return scaled(tools.tone(0.1, LAYER_PITCHES[Number(how)]!, LAYER_PITCHES[Number(how)]!, 0.01, 0.025), 0.4);
   const { level, bright } = STRUCK[how as Height];
   const struck = scaled(DRUMS[what](tools, bright), level);
   return pressed ? buzzed(struck, sampleRate) : struck;
@@ -137,6 +144,9 @@ const CLICKS: Record<ClickVoice, (synth: Synth) => Samples> = {
   count: (s) => scaled(mixed([s.tone(0.08, 1330, 1318, 0.005, 0.017), 0.8], [s.tone(0.05, 1980, 1980, 0.005, 0.008), 0.25]), 0.5),
   division: (s) => scaled(s.tone(0.05, 992, 988, 0.004, 0.01), 0.26),
 };
+
+/** The triplet layers, quick to slow: the slower, the deeper, told apart from the clicks. */
+const LAYER_PITCHES = [1568, 784, 392];
 
 /** Layers added up, each at its level; as long as the longest. */
 function mixed(...layers: [Samples, number][]): Samples {

@@ -44,3 +44,24 @@ export class WavWriter {
     return this.view.buffer;
   }
 }
+
+/** The samples of a WAV file of one channel in 16 bits, −1 to 1. Throws a RangeError for any other. */
+export function readWav(bytes: ArrayBuffer): { rate: number; samples: Float32Array<ArrayBuffer> } {
+  const view = new DataView(bytes);
+  const name = (at: number) => String.fromCharCode(...Array.from({ length: 4 }, (_, index) => view.getUint8(at + index)));
+  let rate = 0;
+  for (let at = 12; at + 8 <= view.byteLength;) {
+    const length = view.getUint32(at + 4, true);
+    if (name(at) === 'fmt ') {
+      if (view.getUint16(at + 8, true) !== 1 || view.getUint16(at + 10, true) !== 1 || view.getUint16(at + 22, true) !== 16) break;
+      rate = view.getUint32(at + 12, true);
+    }
+    if (name(at) === 'data' && rate) {
+      const frames = Math.min(length, view.byteLength - at - 8) >> 1;
+      return { rate, samples: Float32Array.from({ length: frames }, (_, index) => view.getInt16(at + 8 + 2 * index, true) / 32_768) };
+    }
+    // Chunks begin on even bytes.
+    at += 8 + length + (length % 2);
+  }
+  throw new RangeError('This is no WAV file of one channel in 16 bits');
+}

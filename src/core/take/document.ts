@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { readGroove, swingShape, tempoShape, writeGroove, type Groove, type GrooveJson } from '../groove/document';
 import { beatOf } from '../groove/beat';
-import { LIMBS } from '../groove/limbs';
+import { LIMBS, type Limb } from '../groove/limbs';
 import { fail, ok, type Result } from '../result';
-import type { Run } from '../schedule';
+import type { Run, RunChange } from '../schedule';
 import { clickPlanShape } from '../time/clickPlan';
 import { barLength, barStarts } from '../time/meter';
 import type { TempoMap } from '../time/tempoMap';
@@ -14,6 +14,11 @@ export const TAKE_VERSION = 1;
 export const MOST_HITS = 20_000;
 /** 25 minutes is when a rest is due (care); a take longer than this is not one attempt any more. */
 export const LONGEST_TAKE_MS = 30 * 60_000;
+
+/** Half an hour of one-bar rounds at the quickest. */
+export const MOST_ROUNDS = 2000;
+
+const task = z.array(z.enum(LIMBS)).min(1, 'Keep at least one limb in the task.').max(4);
 
 export const INPUTS = ['keys', 'simulated kit'] as const;
 
@@ -38,9 +43,21 @@ export const takeShape = z.strictObject({
   swing: z.union([swingShape, z.literal('straight')]).optional(),
   click: clickPlanShape,
   countIn: z.number().int().min(0).max(4),
-  rounds: z.number().int().min(1).max(64),
-  /** The limbs that were to be played, and so are judged. */
-  task: z.array(z.enum(LIMBS)).min(1, 'Keep at least one limb in the task.').max(4),
+  rounds: z.number().int().min(1).max(MOST_ROUNDS),
+  /** The limbs that were to be played from the first bar on, and so are judged. */
+  task,
+  /** What was set anew while playing, in the order of the bars it held from. */
+  changes: z
+    .array(
+      z.strictObject({
+        fromBar: z.number().int().min(0).max(10_000),
+        click: clickPlanShape.optional(),
+        swing: z.union([swingShape, z.literal('straight')]).optional(),
+        task: task.optional(),
+      }),
+    )
+    .max(MOST_ROUNDS)
+    .optional(),
   input: z.enum(INPUTS),
   /** When playing stopped, from the first bar. Strokes due later are not judged. */
   playedMs: z.number().min(0).max(LONGEST_TAKE_MS, 'A take is at most 30 minutes long.'),
@@ -49,6 +66,7 @@ export const takeShape = z.strictObject({
 
 export type Take = Omit<z.infer<typeof takeShape>, 'groove'> & { groove: Groove };
 export type TakeJson = Omit<Take, 'groove'> & { groove: GrooveJson };
+export type TakeChange = RunChange & { task?: Limb[] };
 export type Hit = z.infer<typeof hit>;
 
 /** Reads a take from JSON; problems name the place. The number of hits is looked at before anything else is. */
@@ -81,9 +99,18 @@ export function readTake(json: unknown): Result<Take> {
 
 function tempoProblem(take: Take): string | undefined {
   if (take.tempo[0]!.fromBar !== 0) return 'The first tempo must hold from bar 0.';
-  const unordered = take.tempo.some((change, index) => index > 0 && change.fromBar <= take.tempo[index - 1]!.fromBar);
-  return unordered ? 'The tempo changes are not in order.' : undefined;
+  return inOrder(take.tempo) && inOrder(take.changes ?? []) ? undefined : 'The changes are not in order.';
 }
+
+const inOrder = (changes: readonly { fromBar: number }[]): boolean => changes.every(({ fromBar }, index) => !index || fromBar > changes[index - 1]!.fromBar);
+
+/** The limbs that were to be played in a bar of the run; before the first bar, those of the first. */
+export const taskAt = (take: Pick<Take, 'task' | 'changes'>, bar: number): readonly Limb[] =>
+  take.changes?.findLast(({ fromBar, task: set }) => set && fromBar <= Math.max(0, bar))?.task ?? take.task;
+
+/** Every limb that was in the task at some time. */
+export const wholeTask = (take: Pick<Take, 'task' | 'changes'>): Limb[] =>
+  LIMBS.filter((limb) => take.task.includes(limb) || take.changes?.some(({ task: set }) => set?.includes(limb)));
 
 export const writeTake = (take: Take): TakeJson => ({ ...take, groove: writeGroove(take.groove) });
 
@@ -103,4 +130,5 @@ export const runOf = (take: Take): Run => ({
   click: take.click,
   countIn: take.countIn,
   rounds: take.rounds,
+  changes: take.changes,
 });

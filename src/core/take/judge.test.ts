@@ -154,3 +154,38 @@ test('the simulated kit plays the same from the same seed, and otherwise from an
   expect(play(3)).toEqual(play(3));
   expect(play(3)).not.toEqual(play(4));
 });
+
+describe('what changes on the way', () => {
+  const hands = (take: Take) => judge(take, 'concert').byLimb.map(({ limb, matched, missed }) => [limb, matched, missed]);
+
+  test('a limb that comes in later is judged from then on', () => {
+    const take = emptyTake(backbeat, { task: ['right hand'], changes: [{ fromBar: 4, task: ['right hand', 'right foot'] }] });
+    const timed = schedule(runOf(take));
+    const whole = { ...take, playedMs: timed.endMs, hits: simulateKit(timed, (bar) => (bar < 4 ? ['right hand'] : ['right hand', 'right foot']), {}, 3) };
+    expect(hands(whole)).toEqual([
+      ['right hand', 64, 0],
+      ['right foot', 12, 0],
+    ]);
+    expect(hands({ ...whole, hits: whole.hits.filter(({ limb }) => limb === 'right hand') })[1]).toEqual(['right foot', 0, 12]);
+  });
+
+  test('swing set on the way moves what is due, and a take that says so reads back', () => {
+    const take = emptyTake(backbeat, { changes: [{ fromBar: 4, swing: { value: '8th', ratio: '3/2' } }] });
+    const straight = schedule(runOf({ ...take, changes: undefined }));
+    const asStraight = { ...take, playedMs: straight.endMs, hits: simulateKit(straight, take.task, {}, 3) };
+    // Played straight on, the off-beats of the swung half come too early.
+    expect(judge(asStraight, 'concert').byPlace.find(({ written }) => written.n === 1 && written.d === 8)!.meanErrorMs).toBeLessThan(-30);
+    const read = readTake(JSON.parse(JSON.stringify(writeTake(take))));
+    expect(read.ok && read.value).toEqual(take);
+    expect(readTake({ ...writeTake(take), changes: [{ fromBar: 4 }, { fromBar: 2 }] }).ok).toBe(false);
+  });
+
+  test('some bars alone are judged as if there were no others', () => {
+    const take = played({ spreadMs: 3 });
+    const late = { ...take, hits: take.hits.map((hit) => (hit.ms > 12_000 - 200 ? { ...hit, ms: hit.ms + 60 } : hit)) };
+    const bars = (from: number, to: number) => judge(late, 'concert', { from, to });
+    expect(bars(0, 4).verdict.about).toBe('clean');
+    expect(bars(4, 8).figures.meanErrorMs).toBeGreaterThan(50);
+    expect(bars(0, 4).figures.matched + bars(4, 8).figures.matched).toBe(judge(late, 'concert').figures.matched);
+  });
+});

@@ -1,10 +1,10 @@
 import { format, type WholeNotes } from '../time/fraction';
-import { LIMBS, type Limb } from '../groove/limbs';
+import type { Limb } from '../groove/limbs';
 import { beatOf } from '../groove/beat';
 import { schedule, type Schedule, type TimedStroke } from '../schedule';
 import { valueMs } from '../time/tempoMap';
 import type { Ms } from '../time/units';
-import { runOf, type Hit, type Take } from './document';
+import { runOf, taskAt, wholeTask, type Hit, type Take } from './document';
 import { canBeHeardMs, figuresOf, LEVEL_FACTORS, trendOf, type Figures, type Level, type Placed } from './figures';
 import { gapAt, matchLines } from './match';
 import { verdictOf, type Verdict } from './verdict';
@@ -47,13 +47,18 @@ export interface Judgement {
 
 /**
  * Judges a take: each limb of the task is matched by itself, then the figures are drawn up for all, by
- * limb and by place. Strokes due after playing stopped are left out. Grace notes are matched, so that
+ * limb and by place. Strokes due after playing stopped are left out, and with `bars` all but those of these bars of
+ * the run, the first and the one after the last. Grace notes are matched, so that
  * they are not called extra, but neither missed nor averaged. The same take gives the same judgement.
  */
-export function judge(take: Take, level: Level): Judgement {
+export function judge(take: Take, level: Level, bars: { from: number; to: number } = { from: 0, to: Infinity }): Judgement {
   const timed = schedule(runOf(take));
-  const task = LIMBS.filter((limb) => take.task.includes(limb));
-  const due = timed.sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke' && take.task.includes(sound.limb) && sound.ms <= take.playedMs);
+  const task = wholeTask(take);
+  // An early stroke on the first bar may have come while it was still counted in.
+  const within = ({ barInRun }: { barInRun: number }) => Math.max(0, barInRun) >= bars.from && barInRun < bars.to;
+  const due = timed.sounds.filter(
+    (sound): sound is TimedStroke => sound.kind === 'stroke' && taskAt(take, sound.barInRun).includes(sound.limb) && sound.ms <= take.playedMs,
+  );
   const lines = task.map((limb) => {
     const strokes = due.filter((stroke) => stroke.limb === limb);
     const hits = take.hits.filter((hit) => hit.limb === limb).sort((a, b) => a.ms - b.ms);
@@ -69,12 +74,12 @@ export function judge(take: Take, level: Level): Judgement {
       const hit = matched[index]!.hitOf[at];
       const hitMs = hit === undefined ? undefined : line.hitsMs[hit];
       const heardMs = canBeHeardMs(heardAt(stroke.ms));
-      if (stroke.role === 'grace' && hitMs === undefined) return;
+      if ((stroke.role === 'grace' && hitMs === undefined) || !within(stroke)) return;
       strokes.push({ stroke, hitMs, errorMs: hitMs === undefined ? undefined : hitMs - stroke.ms, heardMs });
     });
     for (const hit of matched[index]!.extra) {
-      const one = line.hits[hit]!;
-      if (one.ms <= take.playedMs) extra.push({ ...one, barInRun: barAt(timed, one.ms) });
+      const one = { ...line.hits[hit]!, barInRun: barAt(timed, line.hits[hit]!.ms) };
+      if (one.ms <= take.playedMs && within(one)) extra.push(one);
     }
   });
   strokes.sort((a, b) => a.stroke.ms - b.stroke.ms);

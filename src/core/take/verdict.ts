@@ -4,7 +4,7 @@ import { isHand, type Limb } from '../groove/limbs';
 import type { ClickPlanName } from '../time/clickPlan';
 import type { WholeNotes } from '../time/fraction';
 import { FASTEST, SLOWEST, type Bpm, type Ms } from '../time/units';
-import type { Take } from './document';
+import { wholeTask, type Take } from './document';
 import type { Figures } from './figures';
 import type { PlaceFigures } from './judge';
 
@@ -67,8 +67,8 @@ const lastBpm = (take: Take) => take.tempo.at(-1)!.bpm;
 /** A step back that makes room to listen: a seventh slower, in whole beats a minute. */
 const slower = (take: Take): Bpm => Math.max(SLOWEST, Math.round((lastBpm(take) * 6) / 7));
 
-function practise(take: Take, click: ClickPlanName, bpm: Bpm, limbs: Limb[] = take.task): Practice {
-  const who = limbs.length === take.task.length ? 'all limbs of the task' : limbs.join(' and ');
+function practise(take: Take, click: ClickPlanName, bpm: Bpm, limbs: Limb[] = wholeTask(take)): Practice {
+  const who = limbs.length === wholeTask(take).length ? 'all limbs of the task' : limbs.join(' and ');
   return { bpm, click, limbs, say: `${opening(who)} at ${bpm}, click on ${click}.` };
 }
 
@@ -77,7 +77,7 @@ function nothingHeard({ take, figures }: Evidence): Verdict {
     about: 'nothing heard',
     say: figures.extra ? 'None of the hits fell near a stroke of the groove.' : 'No stroke was heard.',
     evidence: `${figures.missed} strokes were due, ${figures.extra} hits came.`,
-    practise: practise(take, 'every slot', slower(take), take.task.slice(0, 1)),
+    practise: practise(take, 'every slot', slower(take), wholeTask(take).slice(0, 1)),
   };
 }
 
@@ -177,8 +177,9 @@ function meanOf(rows: readonly Figures[]): Ms | undefined {
 
 /** The limb and one to line it up with: a foot with the first hand, a hand with the first foot. */
 function together(take: Take, one: Limb): Limb[] {
-  const partner = take.task.find((other) => isHand(other) !== isHand(one)) ?? take.task.find((other) => other !== one);
-  return take.task.filter((each) => each === one || each === partner);
+  const task = wholeTask(take);
+  const partner = task.find((other) => isHand(other) !== isHand(one)) ?? task.find((other) => other !== one);
+  return task.filter((each) => each === one || each === partner);
 }
 
 function place({ take, byPlace, toleranceMs }: Evidence, school: School): Fault | undefined {

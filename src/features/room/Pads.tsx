@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import type { Ms } from '@/core/time/units';
 import { THREAD } from '@/ui/strip/layout';
@@ -17,6 +17,11 @@ interface PadsProps {
   keys: KeyMap;
   struck?: { limb: Limb; count: number };
   playing: boolean;
+  /** Limbs that are waited for, and those that struck where they had nothing to do. */
+  awaited?: readonly Limb[];
+  wrong?: readonly Limb[];
+  /** What can be switched of a limb. */
+  switches: (limb: Limb) => ReactNode;
   onStrike: (limb: Limb, pageMs: Ms) => void;
   onChangeKey: (limb: Limb, to: LimbKey) => void;
 }
@@ -25,7 +30,7 @@ interface PadsProps {
 const SEATED: Limb[] = ['left foot', 'left hand', 'right hand', 'right foot'];
 
 /** A pad a limb: shows its key, lights up when it is struck, and can be touched. */
-export function Pads({ limbs, task, keys, struck, playing, onStrike, onChangeKey }: PadsProps) {
+export function Pads({ limbs, task, keys, struck, playing, awaited, wrong, switches, onStrike, onChangeKey }: PadsProps) {
   const [changing, setChanging] = useState<Limb>();
   const [word, setWord] = useState<string>();
 
@@ -54,7 +59,7 @@ export function Pads({ limbs, task, keys, struck, playing, onStrike, onChangeKey
       {SEATED.filter((limb) => limbs.includes(limb)).map((limb) => {
         const off = !task.includes(limb);
         return (
-          <Box key={limb} sx={{ textAlign: 'center', opacity: off ? 0.45 : 1 }}>
+          <Box key={limb} sx={{ textAlign: 'center' }}>
             <ButtonBase
               aria-label={`${opening(limb)}, key ${keys[limb].label}`}
               disabled={off}
@@ -64,6 +69,9 @@ export function Pads({ limbs, task, keys, struck, playing, onStrike, onChangeKey
               }}
               sx={{
                 width: 1,
+                opacity: off ? 0.45 : 1,
+                outline: awaited?.includes(limb) ? '4px solid' : undefined,
+                outlineOffset: 3,
                 minHeight: 64,
                 font: 'inherit',
                 borderRadius: 2,
@@ -85,9 +93,10 @@ export function Pads({ limbs, task, keys, struck, playing, onStrike, onChangeKey
                 {changing === limb ? '…' : keys[limb].label}
               </Box>
               <Box component="span" sx={{ fontSize: 13, fontWeight: 600 }}>
-                {limb}
+                {wrong?.includes(limb) ? 'not here' : limb}
               </Box>
             </ButtonBase>
+            {switches(limb)}
             {!playing && (
               <Button
                 size="small"

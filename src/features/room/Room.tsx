@@ -4,34 +4,42 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Limits } from '@/core/groove/checks';
 import type { Groove } from '@/core/groove/document';
 import { limbsIn, type Limb } from '@/core/groove/limbs';
+import { loudnessAt, type Climb } from '@/core/ladder/ladder';
+import { schedule } from '@/core/schedule';
 import type { Level } from '@/core/take/figures';
 import { CLICK_PLANS, type ClickPlanName } from '@/core/time/clickPlan';
-import { countsOf } from '@/core/time/meter';
-import type { VoiceName } from '@/sound/voices';
-import { lanesOf } from '@/ui/strip/layout';
-import { Strip, type StripHandle } from '@/ui/strip/Strip';
-import { FIGURE_FONT } from '@/ui/theme';
+import type { Ms } from '@/core/time/units';
 import { Page } from '@/ui/Page';
-import { TakeFigures } from '@/ui/take/TakeFigures';
-import { TakePicture } from '@/ui/take/TakePicture';
-import { VerdictNote } from '@/ui/take/VerdictNote';
 import { grooveInWords } from '@/ui/words';
-import { useKeys } from './keys';
-import { emptyOutbox, onOutbox, outboxState } from './outbox';
-import type { Moment } from './performance';
-import { limbOfKey, Pads } from './Pads';
-import { SaveSound } from './SaveSound';
-import type { RoomSettings } from './settings';
-import { Transport } from './Transport';
-import { useAttempt } from './useAttempt';
-import { useAwake } from './useAwake';
-import { useRest } from './useRest';
+import { nextLimb } from './BuildUpPanel';
 import { speedWord } from './care';
+import { JudgedTake } from './JudgedTake';
+import { useKeys } from './keys';
+import { LimbSwitches } from './LimbSwitches';
+import { Pads } from './Pads';
+import { plannedRun, type Followed } from './performance';
+import { SaveSound } from './SaveSound';
+import { changedWay, firstSettings, type RoomSettings, type Way } from './settings';
+import { SetUp } from './SetUp';
+import { Stage } from './Stage';
+import { Transport } from './Transport';
+import { TripletLayers } from './TripletLayers';
+import { useAttempt, type Judged } from './useAttempt';
+import { useAwake } from './useAwake';
+import { useLadder } from './useLadder';
+import { useMusic } from './useMusic';
+import { useProgramme } from './useProgramme';
+import { useRest } from './useRest';
+import { useRoomKeys } from './useRoomKeys';
+import { useStage } from './useStage';
+import { useWaiting } from './useWaiting';
+import { WayChoice } from './WayChoice';
+import { SLOWEST_CLICK, Ways } from './Ways';
 
 export interface RoomProps {
   playerId: string;
@@ -43,44 +51,78 @@ export interface RoomProps {
   /** Strokes a second, as the teacher set them for the workshop. */
   limits: Limits;
   assignment?: { id: string; tempo: number; click: ClickPlanName; reason: string };
+  /** Where the player stands on this groove's ladder. */
+  climb: Climb;
   /** What the address asks for: a verdict's practice. */
   asked: Partial<Pick<RoomSettings, 'bpm' | 'click' | 'task'>>;
 }
 
+/** Between two takes of a ladder: time to read what the last came to and to lift the sticks. */
+const BREATH_MS: Ms = 1800;
+
 /** Where a groove is practised: the strip, the count, the pads, and the take when it is done. */
-export function Room({ playerId, level, school, grooveId, groove, limits, assignment, asked }: RoomProps) {
+export function Room({ playerId, level, school, grooveId, groove, limits, assignment, climb, asked }: RoomProps) {
   const limbs = useMemo(() => limbsIn(groove), [groove]);
-  const [settings, setSettings] = useState<RoomSettings>({
-    bpm: assignment?.tempo ?? groove.tempo,
-    click: CLICK_PLANS[assignment?.click ?? 'counts'],
-    rounds: 8,
-    countIn: 1,
-    player: 'keys',
-    hearGroove: true,
-    task: limbs,
-    ...asked,
-  });
+  const [settings, setSettings] = useState<RoomSettings>(() => ({ ...firstSettings(groove, assignment), ...asked }));
+  const { way, task, heard, buildUp } = settings;
   const [keys, changeKey] = useKeys();
-  const strip = useRef<StripHandle>(null);
-  const count = useRef<HTMLElement>(null);
-  // Straight on the page, without asking React: the playhead on the strip and the count that is sounding.
-  const onMoment = useCallback(
-    (moment: Moment | undefined) => {
-      strip.current?.playhead(moment && !moment.countingIn ? moment.bar : undefined, moment?.fraction ?? 0);
-      if (count.current) count.current.textContent = moment ? countAt(groove, moment) : '';
-    },
-    [groove],
-  );
-  const voices = useMemo(
-    () => Object.fromEntries(lanesOf(groove).map(({ limb, surface }) => [limb, `${surface}/tap`])) as Partial<Record<Limb, VoiceName>>,
-    [groove],
-  );
-  const attempt = useAttempt({ playerId, level, grooveId, assignmentId: assignment?.id, groove, voices, onMoment });
-  const { status, judged, start, stop, strike, follow, again, setLevel } = attempt;
-  const playing = status === 'playing';
+  const [settingUp, setSettingUp] = useState(false);
+  const climbing = useLadder(grooveId, climb);
+  const playalong = useMusic(groove.tempo);
+  const { programme, asPractised, sides, against } = useProgramme(groove, school, settings, climbing, playalong);
+  const { bpm } = asPractised;
+  const waiting = useWaiting(programme.groove, task);
+  const { now: waitsAt, start: startWaiting, stop: stopWaiting, strike: strikeWaiting } = waiting;
+  const { strip, ring, layers, count, side, turned, onMoment } = useStage({
+    groove: programme.groove,
+    school,
+    bpm,
+    swing: settings.swing,
+    against,
+    waitsAt,
+  });
+
+  const cleanRounds = useRef(0);
+  /** The next limb of a build-up in the task, and heard when anything is. */
+  const broughtIn = (): Followed | undefined => {
+    const next = nextLimb(buildUp.order, task);
+    const within = (list: readonly Limb[]) => limbs.filter((limb) => limb === next || list.includes(limb));
+    return next && { task: within(task), ...(heard.length && { heard: within(heard) }) };
+  };
+  const take = (wanted: Followed | undefined, follow: (wanted: Followed) => void) => {
+    if (!wanted) return;
+    cleanRounds.current = 0;
+    setSettings((before) => ({ ...before, ...wanted }));
+    follow(wanted);
+  };
+  const onRound = (clean: () => boolean, follow: (wanted: Followed) => void) => {
+    cleanRounds.current = clean() ? cleanRounds.current + 1 : 0;
+    if (buildUp.after && cleanRounds.current >= buildUp.after) take(broughtIn(), follow);
+  };
+  // A ladder goes on by itself from take to take until it is stopped, the goal is reached, or nobody is heard.
+  const [climbs, setClimbs] = useState(false);
+  const onEnded = (ended: Judged | undefined) => {
+    if (climbs && (!ended?.whole || climbing.count(ended.judgement.verdict.about === 'clean').move === 'arrived')) setClimbs(false);
+  };
+  const attempt = useAttempt({
+    playerId,
+    level,
+    grooveId,
+    assignmentId: assignment?.id,
+    programme,
+    onMoment,
+    onRound: way === 'build-up' ? onRound : undefined,
+    onEnded,
+  });
+  const { status, judged, start, stop, strike, follow, again, setLevel, listen } = attempt;
+  const playing = status === 'playing' || waitsAt !== undefined || climbs;
   useAwake(playing);
-  const [rest, rested] = useRest(playing);
-  const tooFast = useMemo(() => speedWord(groove, settings.bpm, settings.task, limits), [groove, settings.bpm, settings.task, limits]);
+  const [rest, rested] = useRest(status === 'playing');
+  const tooFast = useMemo(() => speedWord(groove, bpm, task, limits), [groove, bpm, task, limits]);
+  const unspoken = useMemo(
+    () => (asPractised.count ? schedule(plannedRun(programme, { ...asPractised, length: { rounds: 1 } })).unspoken : 0),
+    [programme, asPractised],
+  );
   // While playing all rounds share one line: what was struck last lies on top.
   const live = useMemo(() => (attempt.beads.length ? attempt.beads.map((bead) => ({ ...bead, round: 0 })) : undefined), [attempt.beads]);
 
@@ -91,132 +133,194 @@ export function Room({ playerId, level, school, grooveId, groove, limits, assign
     },
     [follow],
   );
-  const toggle = useCallback(() => {
-    if (playing) void stop();
-    else if (status !== 'starting') void start(settings);
-  }, [playing, status, settings, start, stop]);
+  const practiseAs = (next: Way) => {
+    again();
+    setSettings((before) => changedWay(before, next, limbs));
+  };
 
+  const { ready, settings: musical } = playalong;
+  const cannotPlay = (way === 'to music' && !ready) || (way === 'back to back' && !sides.ok);
+  const begin = useCallback(() => {
+    cleanRounds.current = 0;
+    const { ladder, standing } = climbing.climb;
+    if (cannotPlay) return;
+    setClimbs(way === 'ladder');
+    if (way === 'wait for me') {
+      again();
+      listen();
+      startWaiting();
+    } else {
+      const begun = changedWay(asPractised, way, limbs);
+      if (way === 'build-up') setSettings(begun);
+      void start(begun, {
+        backing: way === 'to music' ? { buffer: ready!, firstBeatMs: musical!.firstBeatMs / (musical!.speed / 100) } : undefined,
+        loudness: way === 'ladder' && ladder.loudnesses ? loudnessAt(ladder, standing) : undefined,
+      });
+    }
+  }, [way, limbs, cannotPlay, ready, musical, start, asPractised, climbing.climb, again, listen, startWaiting]);
+  const toggle = useCallback(() => {
+    setClimbs(false);
+    if (waitsAt) stopWaiting();
+    else if (status === 'playing') void stop();
+    else if (!climbs && status !== 'starting') begin();
+  }, [climbs, waitsAt, stopWaiting, status, stop, begin]);
   useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-      if (event.code === 'Space' && !(event.target instanceof HTMLButtonElement)) {
-        event.preventDefault();
-        // A list that was just chosen from would open again; Enter and the arrow keys open it.
-        event.stopPropagation();
-        if (!event.repeat) toggle();
-        return;
-      }
-      const limb = limbOfKey(keys, event.code);
-      if (!limb || !limbs.includes(limb)) return;
-      event.preventDefault();
-      if (!event.repeat && settings.player === 'keys') strike(limb, event.timeStamp);
-    };
-    window.addEventListener('keydown', onKey, true);
-    return () => window.removeEventListener('keydown', onKey, true);
-  }, [keys, limbs, settings.player, strike, toggle]);
+    if (!climbs || status !== 'judged') return;
+    const timer = setTimeout(begin, BREATH_MS);
+    return () => clearTimeout(timer);
+  }, [climbs, status, begin]);
+
+  const struckBy = useCallback(
+    (limb: Limb, pageMs: Ms) => {
+      strike(limb, pageMs);
+      strikeWaiting(limb);
+    },
+    [strike, strikeWaiting],
+  );
+  useRoomKeys({ keys, limbs, onToggle: toggle, onStrike: settings.player === 'keys' || waitsAt ? struckBy : undefined });
 
   const practise = () => {
-    const { bpm, click, limbs: task } = judged!.judgement.verdict.practise;
-    change({ bpm, click: CLICK_PLANS[click], task });
-    again();
+    const { bpm: slower, click, limbs: fewer } = judged!.judgement.verdict.practise;
+    practiseAs('through');
+    setSettings((before) => ({ ...before, bpm: slower, click: CLICK_PLANS[click], task: fewer }));
   };
+  const withClick = () => {
+    stopWaiting();
+    const slow: RoomSettings = { ...settings, way: 'through', bpm: SLOWEST_CLICK, click: CLICK_PLANS.counts };
+    setSettings(slow);
+    void start(slow);
+  };
+  const showsTake = judged && !climbs;
 
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: { xs: 'calc(100dvh - 48px)', sm: '100dvh' } }}>
       <Box sx={{ flex: 1 }}>
-        <Page title={groove.title} note={grooveInWords(groove)} actions={!playing && <SaveSound groove={groove} settings={settings} />}>
-          {attempt.say && (
-            <Alert severity="info" role="status" sx={{ mb: 2 }}>
-              {attempt.say}
-            </Alert>
-          )}
-          {rest && !playing && (
-            <Alert severity="info" role="status" sx={{ mb: 2 }} action={<Button onClick={rested}>I have rested</Button>}>
-              25 minutes of playing: put the sticks down for five, let hands and ears rest, drink something.
-            </Alert>
-          )}
-          {tooFast && !playing && !judged && (
-            <Alert severity="warning" sx={{ mb: 1, maxWidth: 1000 }}>
-              {tooFast}
-            </Alert>
-          )}
-          {judged ? (
-            <Box sx={{ display: 'grid', gap: 3, maxWidth: 1180 }}>
-              <VerdictNote
-                verdict={judged.judgement.verdict}
-                action={
+        <Page
+          title={groove.title}
+          note={grooveInWords(groove)}
+          actions={
+            <>
+              {!playing && <SaveSound programme={programme} settings={asPractised} />}
+              <Button variant="outlined" onClick={() => setSettingUp(true)} sx={{ minHeight: 44 }}>
+                Set up
+              </Button>
+            </>
+          }
+        >
+          <Box sx={{ display: 'grid', gap: 1.5, mt: -1 }}>
+            {!playing && <WayChoice way={way} onChange={practiseAs} />}
+            {attempt.say && (
+              <Alert severity="info" role="status">
+                {attempt.say}
+              </Alert>
+            )}
+            {rest && !playing && (
+              <Alert severity="info" role="status" action={<Button onClick={rested}>I have rested</Button>}>
+                25 minutes of playing: put the sticks down for five, let hands and ears rest, drink something.
+              </Alert>
+            )}
+            {tooFast && !playing && !judged && (
+              <Alert severity="warning" sx={{ maxWidth: 1000 }}>
+                {tooFast}
+              </Alert>
+            )}
+            <Ways
+              settings={settings}
+              playing={playing}
+              climbing={climbing}
+              sides={sides}
+              playalong={playalong}
+              waitsAt={waitsAt}
+              onChange={(wanted) => setSettings((before) => (playing ? { ...before, ...wanted } : changedWay({ ...before, ...wanted }, way, limbs)))}
+              onMoved={(tempo) => follow({ bpm: tempo })}
+              onNextLimb={() => take(broughtIn(), follow)}
+              onWithClick={withClick}
+            />
+            {showsTake ? (
+              <JudgedTake judged={judged} school={school} onPractise={practise} onAgain={again} />
+            ) : (
+              <Stage
+                groove={programme.groove}
+                school={school}
+                bpm={bpm}
+                swing={turned ?? settings.swing}
+                task={task}
+                beads={waitsAt ? undefined : live}
+                strip={strip}
+                count={count}
+                side={side}
+                layers={settings.layers && <TripletLayers plan={settings.layers} groove={programme.groove} handle={layers} />}
+                pads={
+                  <Pads
+                    limbs={limbs}
+                    task={task}
+                    keys={keys}
+                    struck={attempt.struck}
+                    playing={playing}
+                    awaited={waitsAt && limbs.filter((limb) => waitsAt.left[limb])}
+                    wrong={waitsAt?.wrong}
+                    onStrike={struckBy}
+                    onChangeKey={changeKey}
+                    switches={(limb) => (
+                      <LimbSwitches
+                        limb={limb}
+                        inTask={task.includes(limb)}
+                        isHeard={heard.includes(limb)}
+                        last={task.length === 1}
+                        fixed={waitsAt !== undefined}
+                        onTask={(on) => change({ task: limbs.filter((one) => (one === limb ? on : task.includes(one))) })}
+                        onHeard={(on) => change({ heard: limbs.filter((one) => (one === limb ? on : heard.includes(one))) })}
+                      />
+                    )}
+                  />
+                }
+                notes={
                   <>
-                    <Button variant="contained" onClick={practise} sx={{ minHeight: 44 }}>
-                      Practise this
-                    </Button>
-                    <Button variant="outlined" onClick={again} sx={{ minHeight: 44 }}>
-                      The same again
-                    </Button>
-                    <KeptNote id={judged.id} />
+                    {unspoken > 0 && <Typography role="status">The count is too fast to say every syllable: the inner ones drop out.</Typography>}
+                    {assignment && !playing && (
+                      <Typography sx={{ maxWidth: 720, fontSize: '1.1rem', overflowWrap: 'anywhere' }}>{assignment.reason}</Typography>
+                    )}
+                    {!playing && !tooFast && (
+                      <Typography variant="body2" color="textSecondary">
+                        Space starts and stops. Warm up first, keep the level where talking is easy, rest every 25 minutes; stop when it hurts, and if it stays,
+                        see a doctor.
+                      </Typography>
+                    )}
                   </>
                 }
               />
-              <TakePicture take={judged.take} judgement={judged.judgement} school={school} />
-              <TakeFigures judgement={judged.judgement} />
-            </Box>
-          ) : (
-            <Box sx={{ display: 'grid', gap: 3 }}>
-              <Strip groove={groove} school={school} bpm={settings.bpm} size="room" task={settings.task} beads={live} handle={strip} />
-              <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3 }}>
-                <Pads limbs={limbs} task={settings.task} keys={keys} struck={attempt.struck} playing={playing} onStrike={strike} onChangeKey={changeKey} />
-                <Box
-                  ref={count}
-                  aria-hidden
-                  sx={{ fontFamily: FIGURE_FONT, fontWeight: 800, fontSize: 104, lineHeight: 0.9, minWidth: 140, textAlign: 'center', mx: 'auto' }}
-                />
-              </Box>
-              {assignment && !playing && <Typography sx={{ maxWidth: 720, fontSize: '1.1rem', overflowWrap: 'anywhere' }}>{assignment.reason}</Typography>}
-              {!playing && !tooFast && (
-                <Typography variant="body2" color="textSecondary">
-                  Space starts and stops. Warm up first, keep the level where talking is easy, rest every 25 minutes; stop when it hurts, and if it stays, see a
-                  doctor.
-                </Typography>
-              )}
-            </Box>
-          )}
+            )}
+          </Box>
         </Page>
       </Box>
       <Transport
         settings={settings}
         groove={groove}
-        limbs={limbs}
+        bpm={bpm}
+        tempoFixed={way === 'ladder' || way === 'to music'}
+        timeless={way === 'wait for me'}
+        lengthSet={way !== 'ladder' && way !== 'to music' && way !== 'wait for me'}
+        ring={ring}
         playing={playing}
-        busy={status === 'starting'}
+        busy={status === 'starting' && !climbs}
+        cannotPlay={cannotPlay}
         onChange={change}
         onLevel={setLevel}
-        onToggle={
-          judged
-            ? () => {
-                again();
-                void start(settings);
-              }
-            : toggle
-        }
+        onToggle={toggle}
       />
+      {settingUp && (
+        <SetUp
+          settings={settings}
+          groove={groove}
+          limbs={limbs}
+          school={school}
+          playing={playing}
+          swingFixed={Boolean(against?.swings)}
+          unspoken={unspoken}
+          onChange={change}
+          onClose={() => setSettingUp(false)}
+        />
+      )}
     </Box>
   );
-}
-
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || (target instanceof HTMLElement && target.closest('[role="listbox"]') !== null);
-
-/** Whether the server has the take yet. */
-function KeptNote({ id }: { id: string }) {
-  const { kept, refused } = useSyncExternalStore(onOutbox, outboxState, () => emptyOutbox);
-  const words = kept.has(id) ? 'Kept in the log' : refused.some((one) => one.id === id) ? 'Not kept' : 'Safe in this browser, being sent …';
-  return (
-    <Typography variant="body2" color="textSecondary" role="status">
-      {words}
-    </Typography>
-  );
-}
-
-function countAt(groove: Groove, { bar, fraction }: Moment): string {
-  const counts = countsOf(groove.bars[bar]!.meter, groove.reading);
-  return String(counts[Math.min(counts.length - 1, Math.floor(fraction * counts.length))]!.number);
 }

@@ -12,36 +12,41 @@ import LinearProgress from '@mui/material/LinearProgress';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
-import { beatOf } from '@/core/groove/beat';
-import type { Groove } from '@/core/groove/document';
 import { schedule } from '@/core/schedule';
 import { planInWords } from '@/core/time/clickPlan';
-import { steady } from '@/core/time/tempoMap';
 import { framesOf, type Rendering } from '@/sound/rendering';
-import { voiceOf } from '@/sound/voices';
+import { sampled } from '@/sound/speech';
+import { isSpoken } from '@/sound/voices';
 import type { WavAnswer } from '@/sound/wav.worker';
 import { lengthInWords, plural, tempoInWords } from '@/ui/words';
+import { plannedRun, soundingOf, type Programme } from './performance';
 import type { RoomSettings } from './settings';
 
 const RATE = 44_100;
 /** Longer than this nobody wants on one file, and the browser has to hold it. */
 const MOST_MINUTES = 60;
 
+interface SaveSoundProps {
+  programme: Programme;
+  settings: RoomSettings;
+}
+
 /** Saves what the room would play, the click with or without the groove, as a sound file. */
-export function SaveSound({ groove, settings }: { groove: Groove; settings: RoomSettings }) {
+export function SaveSound(props: SaveSoundProps) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Button size="small" onClick={() => setOpen(true)}>
+      <Button size="small" onClick={() => setOpen(true)} sx={{ minHeight: 44 }}>
         Save as sound
       </Button>
-      {open && <SaveDialog groove={groove} settings={settings} onClose={() => setOpen(false)} />}
+      {open && <SaveDialog {...props} onClose={() => setOpen(false)} />}
     </>
   );
 }
 
-function SaveDialog({ groove, settings, onClose }: { groove: Groove; settings: RoomSettings; onClose: () => void }) {
-  const [withGroove, setWithGroove] = useState(settings.hearGroove);
+function SaveDialog({ programme, settings, onClose }: SaveSoundProps & { onClose: () => void }) {
+  const { groove } = programme;
+  const [withGroove, setWithGroove] = useState(settings.heard.length > 0);
   const [share, setShare] = useState<number>();
   const [say, setSay] = useState<string>();
   const worker = useRef<Worker>(undefined);
@@ -52,9 +57,10 @@ function SaveDialog({ groove, settings, onClose }: { groove: Groove; settings: R
   };
   useEffect(() => () => worker.current?.terminate(), []);
 
-  const { bpm, click, countIn, rounds } = settings;
-  const timed = schedule({ groove, tempo: steady(bpm, beatOf(groove)), click, countIn, rounds });
-  const sounds = timed.sounds.filter(({ kind }) => kind === 'click' || withGroove).map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));
+  const { bpm, click } = settings;
+  const run = plannedRun(programme, settings);
+  const timed = schedule(run);
+  const sounds = timed.sounds.filter(({ kind }) => kind !== 'stroke' || withGroove).map(soundingOf);
   const rendering: Rendering = { sounds, startMs: timed.startMs, endMs: timed.endMs, rate: RATE };
   const lengthMs = timed.endMs - timed.startMs;
   const tooLong = lengthMs > MOST_MINUTES * 60_000;
@@ -79,7 +85,14 @@ function SaveDialog({ groove, settings, onClose }: { groove: Groove; settings: R
       cancel();
       setSay('The sound could not be worked out here. Fewer rounds make a smaller file; try that.');
     };
-    renderer.postMessage(rendering);
+    // Words are recordings, which a worker cannot decode.
+    void sampled(new Set(sounds.map(({ voice }) => voice).filter(isSpoken)), RATE).then(
+      (recorded) => renderer.postMessage({ ...rendering, recorded } satisfies Rendering),
+      (error: Error) => {
+        cancel();
+        setSay(error.message);
+      },
+    );
   };
 
   return (
@@ -87,7 +100,7 @@ function SaveDialog({ groove, settings, onClose }: { groove: Groove; settings: R
       <DialogTitle id="save-sound">Save as sound</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 2 }}>
         <Typography>
-          {groove.title} at {tempoInWords(bpm)}, {plural(rounds, 'round')}, click on {planInWords(click)}: {lengthInWords(lengthMs)} minutes,{' '}
+          {groove.title} at {tempoInWords(bpm)}, {plural(run.rounds, 'round')}, click on {planInWords(click)}: {lengthInWords(lengthMs)} minutes,{' '}
           {((framesOf(rendering) * 2) / 1e6).toFixed(1)} MB (WAV).
         </Typography>
         <FormControlLabel

@@ -12,8 +12,8 @@ import { FIGURE_FONT } from '@/ui/theme';
 import { useKept } from '@/ui/useKept';
 import { tempoInWords } from '@/ui/words';
 
-/** The tempo, typed or stepped. What is not a tempo is said and leaves the tempo as it was. */
-export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => void }) {
+/** The tempo, typed, tapped or stepped; only shown when it is `fixed` by something else. What is not a tempo is said and leaves the tempo as it was. */
+export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: boolean; onChange: (bpm: Bpm) => void }) {
   // What was typed holds for the tempo it was typed at; a tempo set elsewhere takes its place.
   const [draft, setDraft] = useState<{ at: Bpm; text: string; problem?: string }>();
   const { text: typed, problem } = draft?.at === bpm ? draft : { text: tempoInWords(bpm), problem: undefined };
@@ -37,12 +37,16 @@ export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => voi
 
   return (
     <Box role="group" aria-label="Tempo" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, position: 'relative' }}>
-      <Stepper label="5 slower" wide onClick={() => step(-5)}>
-        −5
-      </Stepper>
-      <Stepper label="1 slower" onClick={() => step(-1)}>
-        <RemoveRounded />
-      </Stepper>
+      {!fixed && (
+        <>
+          <Stepper label="5 slower" wide onClick={() => step(-5)}>
+            −5
+          </Stepper>
+          <Stepper label="1 slower" onClick={() => step(-1)}>
+            <RemoveRounded />
+          </Stepper>
+        </>
+      )}
       <Box
         component="input"
         inputMode="decimal"
@@ -50,6 +54,7 @@ export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => voi
         aria-invalid={Boolean(problem)}
         aria-describedby={problem ? 'tempo-problem' : undefined}
         value={typed}
+        readOnly={fixed}
         onChange={(event) => setDraft({ at: bpm, text: event.target.value.slice(0, 8) })}
         onBlur={(event) => settle(event.target.value)}
         onKeyDown={(event) => event.key === 'Enter' && settle(event.currentTarget.value)}
@@ -69,40 +74,44 @@ export function Tempo({ bpm, onChange }: { bpm: Bpm; onChange: (bpm: Bpm) => voi
           '&:focus-visible': { outline: '2px solid', outlineColor: 'secondary.main' },
         }}
       />
-      <Stepper label="1 faster" onClick={() => step(1)}>
-        <AddRounded />
-      </Stepper>
-      <Stepper label="5 faster" wide onClick={() => step(5)}>
-        +5
-      </Stepper>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '44px 44px' }}>
-        <Button
-          aria-label="Tap the tempo"
-          // As the finger lands: a click comes when it leaves.
-          onPointerDown={(event) => tap(event.timeStamp)}
-          onKeyDown={(event) => event.key === 'Enter' && !event.repeat && tap(event.timeStamp)}
-          variant="outlined"
-          sx={{ minWidth: 88, height: 36, gridColumn: '1 / -1', color: 'text.primary' }}
-        >
-          {taps.length > 1 ? `Tap (${taps.length})` : 'Tap'}
-        </Button>
-        <Button
-          aria-label="Half the tempo"
-          disabled={bpm / 2 < SLOWEST}
-          onClick={() => step(-bpm / 2)}
-          sx={{ minWidth: 44, height: 32, p: 0, color: 'text.primary' }}
-        >
-          ½
-        </Button>
-        <Button
-          aria-label="Double the tempo"
-          disabled={bpm * 2 > FASTEST}
-          onClick={() => step(bpm)}
-          sx={{ minWidth: 44, height: 32, p: 0, color: 'text.primary' }}
-        >
-          ×2
-        </Button>
-      </Box>
+      {!fixed && (
+        <>
+          <Stepper label="1 faster" onClick={() => step(1)}>
+            <AddRounded />
+          </Stepper>
+          <Stepper label="5 faster" wide onClick={() => step(5)}>
+            +5
+          </Stepper>
+          <Box sx={{ display: 'grid', gridTemplateColumns: '44px 44px' }}>
+            <Button
+              aria-label="Tap the tempo"
+              // As the finger lands: a click comes when it leaves.
+              onPointerDown={(event) => tap(event.timeStamp)}
+              onKeyDown={(event) => event.key === 'Enter' && !event.repeat && tap(event.timeStamp)}
+              variant="outlined"
+              sx={{ minWidth: 88, height: 36, gridColumn: '1 / -1', color: 'text.primary' }}
+            >
+              {taps.length > 1 ? `Tap (${taps.length})` : 'Tap'}
+            </Button>
+            <Button
+              aria-label="Half the tempo"
+              disabled={bpm / 2 < SLOWEST}
+              onClick={() => step(-bpm / 2)}
+              sx={{ minWidth: 44, height: 32, p: 0, color: 'text.primary' }}
+            >
+              ½
+            </Button>
+            <Button
+              aria-label="Double the tempo"
+              disabled={bpm * 2 > FASTEST}
+              onClick={() => step(bpm)}
+              sx={{ minWidth: 44, height: 32, p: 0, color: 'text.primary' }}
+            >
+              ×2
+            </Button>
+          </Box>
+        </>
+      )}
       <Button
         aria-pressed={worded}
         aria-label={worded ? `Tempo word: ${italianWord(bpm)}` : 'Show the tempo word'}

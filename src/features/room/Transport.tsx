@@ -3,34 +3,56 @@
 import PlayArrowRounded from '@mui/icons-material/PlayArrowRounded';
 import StopRounded from '@mui/icons-material/StopRounded';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { ReactNode } from 'react';
-import type { Limb } from '@/core/groove/limbs';
+import type { ReactNode, Ref } from 'react';
 import { KIT_FAULT_NAMES, type KitFault } from '@/core/take/simulatedKit';
-import { THREAD } from '@/ui/strip/layout';
 import { plural } from '@/ui/words';
 import type { Groove } from '@/core/groove/document';
+import type { Bpm } from '@/core/time/units';
 import { ClickChoice } from './ClickChoice';
 import { Level } from './Level';
 import { Tempo } from './Tempo';
-import { COUNT_INS, ROUNDS, type RoomSettings } from './settings';
+import { Ring, type RingHandle } from './Ring';
+import { LENGTHS, type Length, type RoomSettings } from './settings';
 
 interface TransportProps {
   settings: RoomSettings;
   groove: Groove;
-  limbs: readonly Limb[];
+  /** The tempo that is played: the way of practising may set it. */
+  bpm: Bpm;
+  tempoFixed: boolean;
+  /** Practice without a clock has no tempo and no click. */
+  timeless: boolean;
+  /** Whether the length is for the player to set. */
+  lengthSet: boolean;
+  ring: Ref<RingHandle>;
   playing: boolean;
   busy: boolean;
+  /** Something is to be set first. */
+  cannotPlay: boolean;
   onChange: (change: Partial<RoomSettings>) => void;
   onToggle: () => void;
   onLevel: (level: number) => void;
 }
 
 /** Start and stop, the tempo large, and how the next take is set. */
-export function Transport({ settings, groove, limbs, playing, busy, onChange, onToggle, onLevel }: TransportProps) {
+export function Transport({
+  settings,
+  groove,
+  bpm,
+  tempoFixed,
+  timeless,
+  lengthSet,
+  ring,
+  playing,
+  busy,
+  cannotPlay,
+  onChange,
+  onToggle,
+  onLevel,
+}: TransportProps) {
   return (
     <Box
       sx={{
@@ -49,22 +71,25 @@ export function Transport({ settings, groove, limbs, playing, busy, onChange, on
         rowGap: 1.25,
       }}
     >
-      <IconButton
-        onClick={onToggle}
-        loading={busy}
-        aria-label={playing ? 'Stop' : 'Play'}
-        sx={{
-          width: 68,
-          height: 68,
-          bgcolor: 'primary.main',
-          color: 'primary.contrastText',
-          '&:hover': { bgcolor: 'primary.main' },
-          '&:focus-visible': { outline: '3px solid', outlineColor: 'secondary.main', outlineOffset: 3 },
-        }}
-      >
-        {playing ? <StopRounded sx={{ fontSize: 38 }} /> : <PlayArrowRounded sx={{ fontSize: 42 }} />}
-      </IconButton>
-      <Tempo bpm={settings.bpm} onChange={(bpm) => onChange({ bpm })} />
+      <Ring handle={ring}>
+        <IconButton
+          onClick={onToggle}
+          loading={busy}
+          disabled={cannotPlay && !playing}
+          aria-label={playing ? 'Stop' : 'Play'}
+          sx={{
+            width: 68,
+            height: 68,
+            bgcolor: 'primary.main',
+            color: 'primary.contrastText',
+            '&:hover': { bgcolor: 'primary.main' },
+            '&:focus-visible': { outline: '3px solid', outlineColor: 'secondary.main', outlineOffset: 3 },
+          }}
+        >
+          {playing ? <StopRounded sx={{ fontSize: 38 }} /> : <PlayArrowRounded sx={{ fontSize: 42 }} />}
+        </IconButton>
+      </Ring>
+      {!timeless && <Tempo bpm={bpm} fixed={tempoFixed} onChange={(wanted) => onChange({ bpm: wanted })} />}
       {/* On a phone these lie in one line to be pushed aside, and are out of the way while playing. */}
       <Box
         sx={{
@@ -76,89 +101,32 @@ export function Transport({ settings, groove, limbs, playing, busy, onChange, on
           '& > *': { flex: 'none' },
         }}
       >
-        <ClickChoice click={settings.click} groove={groove} bpm={settings.bpm} onChange={(click) => onChange({ click })} />
-        <Choice
-          label="Count in"
-          value={String(settings.countIn)}
-          disabled={playing}
-          onChange={(bars) => onChange({ countIn: Number(bars) })}
-          options={COUNT_INS.map((bars) => [String(bars), bars ? plural(bars, 'bar') : 'none'])}
-        />
-        <Choice
-          label="Rounds"
-          value={String(settings.rounds)}
-          disabled={playing}
-          onChange={(rounds) => onChange({ rounds: Number(rounds) })}
-          options={ROUNDS.map((rounds) => [String(rounds), String(rounds)])}
-        />
-        <Choice
-          label="Who plays"
-          value={settings.player}
-          disabled={playing}
-          onChange={(player) => onChange({ player: player as 'keys' | KitFault })}
-          options={[['keys', 'you'], ...KIT_FAULT_NAMES.map((fault): [string, string] => [fault, `kit, ${fault}`])]}
-        />
-        <Choice
-          label="Groove"
-          value={settings.hearGroove ? 'heard' : 'silent'}
-          disabled={false}
-          onChange={(heard) => onChange({ hearGroove: heard === 'heard' })}
-          options={[
-            ['heard', 'heard'],
-            ['silent', 'click only'],
-          ]}
-        />
+        {!timeless && <ClickChoice click={settings.click} groove={groove} bpm={bpm} onChange={(click) => onChange({ click })} />}
+        {lengthSet && (
+          <Choice
+            label="Length"
+            value={lengthInText(settings.length)}
+            disabled={playing}
+            onChange={(text) => onChange({ length: LENGTHS.find((length) => lengthInText(length) === text)! })}
+            options={LENGTHS.map((length) => [lengthInText(length), lengthInText(length)])}
+          />
+        )}
+        {!timeless && (
+          <Choice
+            label="Who plays"
+            value={settings.player}
+            disabled={playing}
+            onChange={(player) => onChange({ player: player as 'keys' | KitFault })}
+            options={[['keys', 'you'], ...KIT_FAULT_NAMES.map((fault): [string, string] => [fault, `kit, ${fault}`])]}
+          />
+        )}
         <Level onLevel={onLevel} />
-        <LimbSwitches limbs={limbs} task={settings.task} disabled={playing} onChange={(task) => onChange({ task })} />
       </Box>
     </Box>
   );
 }
 
-interface LimbSwitchesProps {
-  limbs: readonly Limb[];
-  task: readonly Limb[];
-  disabled: boolean;
-  onChange: (task: Limb[]) => void;
-}
-
-/** One touch takes a limb out of the task, and out of the judging; the last one stays. */
-function LimbSwitches({ limbs, task, disabled, onChange }: LimbSwitchesProps) {
-  return (
-    <Box role="group" aria-label="Limbs in the task" sx={{ display: 'flex', gap: 0.5 }}>
-      {limbs.map((limb) => {
-        const on = task.includes(limb);
-        return (
-          <Button
-            key={limb}
-            variant={on ? 'contained' : 'outlined'}
-            disabled={disabled || (on && task.length === 1)}
-            aria-pressed={on}
-            aria-label={`${limb} ${on ? 'in' : 'out of'} the task`}
-            onClick={() => onChange(limbs.filter((other) => (other === limb ? !on : task.includes(other))))}
-            sx={{
-              minWidth: 44,
-              minHeight: 44,
-              px: 1,
-              '&&': {
-                bgcolor: (theme) => (on ? theme.vars!.palette.cloth[THREAD[limb]] : undefined),
-                color: (theme) => (on ? theme.vars!.palette.background.paper : theme.vars!.palette.text.secondary),
-              },
-            }}
-          >
-            {initials(limb)}
-          </Button>
-        );
-      })}
-    </Box>
-  );
-}
-
-const initials = (limb: Limb) =>
-  limb
-    .split(' ')
-    .map((word) => word.charAt(0).toUpperCase())
-    .join('');
+const lengthInText = (length: Length): string => ('rounds' in length ? plural(length.rounds, 'round') : plural(length.minutes, 'minute'));
 
 interface ChoiceProps {
   label: ReactNode;

@@ -1,10 +1,11 @@
 import { describe, expect, test } from 'vitest';
+import { SCHOOLS } from '@/core/count/schools';
 import { judge } from '@/core/take/judge';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import type { Player, Sounding } from '@/sound/player';
-import { Performance } from './performance';
-import type { RoomSettings } from './settings';
+import { Performance, type Programme } from './performance';
+import { firstSettings, roundsOf, type RoomSettings } from './settings';
 
 /** A player whose ear is wherever the test says, and that writes down what it was asked to play. */
 class FakePlayer {
@@ -14,6 +15,7 @@ class FakePlayer {
   starts = 0;
   stopped = false;
   heardMs = (pageMs = this.now) => pageMs;
+  async prepare() {}
   async start(sounds: readonly Sounding[], firstMs: number) {
     this.starts++;
     this.sounds = sounds;
@@ -29,21 +31,21 @@ class FakePlayer {
 
 const groove = together(oneLine('tttttttt', 'right hand', 120), oneLine('A...A...', 'right foot'));
 const settings: RoomSettings = {
+  ...firstSettings(groove),
   bpm: 120,
   click: CLICK_PLANS.counts,
-  rounds: 4,
+  length: { rounds: 4 },
   countIn: 1,
   task: ['right hand', 'right foot'],
   player: 'keys',
-  hearGroove: true,
+  heard: ['right hand', 'right foot'],
 };
-async function begun(change: Partial<RoomSettings> = {}) {
+async function begun(change: Partial<RoomSettings> = {}, programme: Partial<Programme> = {}) {
   const player = new FakePlayer();
   const performance = await Performance.start(
     player as unknown as Player,
-    groove,
+    { groove, school: SCHOOLS[0], voices: { 'right hand': 'closed hat/tap', 'right foot': 'kick/tap' }, ...programme },
     { ...settings, ...change },
-    { 'right hand': 'closed hat/tap', 'right foot': 'kick/tap' },
   );
   return { player, performance };
 }
@@ -60,7 +62,7 @@ describe('where we are', () => {
     player.now = -500;
     expect(performance.moment()).toMatchObject({ countingIn: true, fraction: 0.75 });
     player.now = 5000;
-    expect(performance.moment()).toEqual({ bar: 0, fraction: 0.5, countingIn: false, round: 2 });
+    expect(performance.moment()).toEqual({ bar: 0, barInRun: 2, fraction: 0.5, countingIn: false, round: 2, share: 0.7, swing: undefined });
     expect(performance.over).toBe(false);
     player.now = 8400;
     expect(performance.over).toBe(true);
@@ -71,7 +73,7 @@ describe('what sounds', () => {
   test('click and groove; with the groove silent only the click; a limb played by the kit is not heard twice', async () => {
     const heard = await begun();
     expect([times(heard.player, 'click').length, times(heard.player, 'kick').length]).toEqual([20, 8]);
-    const silent = await begun({ hearGroove: false });
+    const silent = await begun({ heard: [] });
     expect(times(silent.player, 'kick')).toEqual([]);
     const kit = await begun({ player: 'steady' });
     expect(times(kit.player, 'kick')).toHaveLength(8);
@@ -127,17 +129,102 @@ describe('a new tempo', () => {
 });
 
 describe('a new click', () => {
-  test('is heard from the next bar line on, and so is a groove that is switched on; the strokes stay where they are', async () => {
-    const { player, performance } = await begun({ hearGroove: false });
+  test('is heard from the next count on, and so is a limb that is switched on; the strokes stay where they are', async () => {
+    const { player, performance } = await begun({ heard: [] });
     player.now = 2100;
-    await performance.follow({ click: CLICK_PLANS['1 only'], hearGroove: true });
-    expect(times(player, 'click').slice(4)).toEqual([0, 500, 1000, 1500, 2000, 2500, 3000, 3500, 4000, 6000]);
-    expect(times(player, 'kick')).toEqual([4000, 5000, 6000, 7000]);
+    await performance.follow({ click: CLICK_PLANS['1 only'], heard: ['right foot'] });
+    expect(times(player, 'click').slice(4)).toEqual([0, 500, 1000, 1500, 2000, 4000, 6000]);
+    expect(times(player, 'kick')).toEqual([3000, 4000, 5000, 6000, 7000]);
     expect(player.starts).toBe(1);
     player.now = 7990;
     await performance.follow({ click: CLICK_PLANS.counts });
-    expect(times(player, 'click')).toHaveLength(14);
+    expect(times(player, 'click')).toHaveLength(11);
   });
+});
+
+describe('swing, task and count set anew', () => {
+  test('swing turns on the next bar line: the click and the strokes with it, and the take says so', async () => {
+    const { player, performance } = await begun({ click: CLICK_PLANS['8ths'] });
+    player.now = 2100;
+    await performance.follow({ swing: { value: '8th', ratio: '3' } });
+    expect(times(player, 'closed hat').slice(8, 12)).toEqual([2000, 2250, 2500, 2750]);
+    expect(times(player, 'closed hat').slice(16, 20)).toEqual([4000, 4375, 4500, 4875]);
+    expect(times(player, 'click').slice(-2)).toEqual([7500, 7875]);
+    player.now = 4100;
+    expect(performance.moment()).toMatchObject({ barInRun: 2, swing: { value: '8th', ratio: '3' } });
+    performance.strike('right hand', 4000);
+    player.now = 8400;
+    expect(performance.finish()!.changes).toEqual([{ fromBar: 2, swing: { value: '8th', ratio: '3' } }]);
+  });
+
+  test('a limb taken out is neither struck nor judged from the next bar line on', async () => {
+    const { player, performance } = await begun({ player: 'steady' });
+    for (; player.now < 2100; player.now += 16) performance.kitStrokes();
+    await performance.follow({ task: ['right hand'], heard: ['right hand'] });
+    for (; !performance.over; player.now += 16) performance.kitStrokes();
+    const take = performance.finish()!;
+    expect(take.hits.filter(({ limb }) => limb === 'right foot')).toHaveLength(4);
+    expect(judge(take, 'concert').figures).toMatchObject({ matched: 36, missed: 0, extra: 0 });
+    const back = await begun();
+    back.player.now = 2100;
+    await back.performance.follow({ task: ['right hand'] });
+    expect(back.performance.strike('right foot', 3000)).toBeDefined();
+    expect(back.performance.strike('right foot', 4100)).toBeUndefined();
+    expect(back.performance.strike('right hand', 4100)).toBeDefined();
+  });
+
+  test('what is to change by itself on the way stays, and what is set anew holds until then', async () => {
+    const { player, performance } = await begun({}, { changes: () => [{ fromBar: 3, swing: 'straight' }] });
+    player.now = 100;
+    await performance.follow({ swing: { value: '8th', ratio: '2' } });
+    expect(times(player, 'closed hat').filter((ms) => ms % 2000 > 100 && ms % 2000 < 400)).toEqual([250, 2333, 4333, 6250]);
+  });
+
+  test('the count is spoken from the next count on, and counted in when it was on from the first', async () => {
+    const { player, performance } = await begun();
+    player.now = 2100;
+    await performance.follow({ count: CLICK_PLANS.counts });
+    expect(times(player, 'say')).toEqual([2500, 3000, 3500, 4000, 4500, 5000, 5500, 6000, 6500, 7000, 7500]);
+    const first = await begun({ count: CLICK_PLANS['1 only'] });
+    expect(times(first.player, 'say')).toEqual([-2000, -1500, -1000, -500, 0, 2000, 4000, 6000]);
+  });
+
+  test('set while counting in it holds from the first bar, without beginning again', async () => {
+    const { player, performance } = await begun();
+    player.now = -900;
+    await performance.follow({ click: CLICK_PLANS.silent, task: ['right foot'] });
+    expect(player.starts).toBe(1);
+    expect(times(player, 'click')).toEqual([-2000, -1500, -1000, -500]);
+  });
+});
+
+describe('round by round', () => {
+  test('a round is done when its last stroke can be late no more, and clean when nothing is to be fixed in it', async () => {
+    const { player, performance } = await begun({ player: 'steady' });
+    for (; player.now < 2200; player.now += 16) performance.kitStrokes();
+    expect(performance.roundsDone).toBe(0);
+    for (; player.now < 4400; player.now += 16) performance.kitStrokes();
+    expect(performance.roundsDone).toBe(2);
+    expect([0, 1].map((round) => performance.cleanRound(round, 'first year'))).toEqual([true, true]);
+    const late = await begun({ player: 'late' });
+    for (; late.player.now < 2400; late.player.now += 16) late.performance.kitStrokes();
+    expect(late.performance.cleanRound(0, 'concert')).toBe(false);
+    const idle = await begun();
+    idle.player.now = 2400;
+    expect(idle.performance.cleanRound(0, 'first year')).toBe(false);
+  });
+});
+
+test('on a soft rung the groove is heard softer, the click as always; layers fade', async () => {
+  const { player } = await begun({ layers: { to: 'quarter triplet', bars: 1 } }, { loudness: 'soft' });
+  const loud = (voice: string) => [...new Set(player.sounds.filter((sound) => sound.voice.startsWith(voice)).map((sound) => sound.loud ?? 1))];
+  expect([loud('kick'), loud('click'), loud('layer/0'), loud('layer/1')]).toEqual([[0.35], [1], [1, 0.3], [1]]);
+});
+
+test('a length in minutes is whole rounds, and never longer than a take may be', () => {
+  expect(roundsOf({ minutes: 1 }, groove, 120)).toBe(30);
+  expect(roundsOf({ minutes: 5 }, groove, 20)).toBe(25);
+  expect(roundsOf({ rounds: 32 }, { ...groove, bars: Array.from({ length: 64 }, () => groove.bars[0]!) }, 20)).toBe(2);
 });
 
 describe('a clock set back by a stall', () => {

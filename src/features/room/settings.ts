@@ -1,26 +1,95 @@
 import { z } from 'zod';
-import { tempoShape } from '@/core/groove/document';
-import { LIMBS, type Limb } from '@/core/groove/limbs';
-import { CLICK_PLAN_NAMES, CLICK_PLANS, type ClickPlan, type ClickPlanName } from '@/core/time/clickPlan';
-import type { Bpm } from '@/core/time/units';
+import { tempoShape, type Groove } from '@/core/groove/document';
+import { beatOf } from '@/core/groove/beat';
+import { lengthOf } from '@/core/groove/place';
+import { LIMBS, limbsIn, type Limb } from '@/core/groove/limbs';
+import type { Contrast } from '@/core/practice/sides';
+import { LONGEST_TAKE_MS, MOST_ROUNDS } from '@/core/take/document';
 import type { KitFault } from '@/core/take/simulatedKit';
+import { CLICK_PLAN_NAMES, CLICK_PLANS, type ClickPlan, type ClickPlanName } from '@/core/time/clickPlan';
+import type { LayerPlan } from '@/core/time/layers';
+import type { Swing } from '@/core/time/swing';
+import { steady, valueMs } from '@/core/time/tempoMap';
+import type { Bpm, Ms } from '@/core/time/units';
+
+/** How a groove is practised. */
+export const WAYS = ['through', 'ladder', 'build-up', 'wait for me', 'back to back', 'to music'] as const;
+export type Way = (typeof WAYS)[number];
+
+export type Length = { rounds: number } | { minutes: number };
 
 /** How the room is set for the next take. */
 export interface RoomSettings {
+  way: Way;
   bpm: Bpm;
   click: ClickPlan;
-  rounds: number;
+  /** Where the count is spoken; nowhere when undefined. */
+  count: ClickPlan | undefined;
+  layers: LayerPlan | undefined;
+  length: Length;
   countIn: number;
-  /** The limbs that are to be played. */
+  /** The limbs that are to be played, and those that sound. */
   task: Limb[];
+  heard: Limb[];
+  /** In place of the groove's own. */
+  swing: Swing | 'straight' | undefined;
+  lean: Partial<Record<Limb, Ms>>;
   /** Who plays: the person on the keys, or the simulated kit with a fault. */
   player: 'keys' | KitFault;
-  /** Whether the groove itself sounds along with the click. */
-  hearGroove: boolean;
+  /** What is set against each other, and at least how many bars of each. */
+  contrast: { what: Contrast; bars: number };
+  /** In which order limbs come in, and after how many clean rounds; `0`: only when asked. */
+  buildUp: { order: Limb[]; after: number };
 }
 
-export const ROUNDS = [1, 2, 4, 8, 16, 32] as const;
+export const LENGTHS: readonly Length[] = [
+  { rounds: 1 },
+  { rounds: 2 },
+  { rounds: 4 },
+  { rounds: 8 },
+  { rounds: 16 },
+  { rounds: 32 },
+  { minutes: 1 },
+  { minutes: 1.5 },
+  { minutes: 2 },
+  { minutes: 5 },
+];
 export const COUNT_INS = [0, 1, 2, 3, 4] as const;
+
+/** How often a groove is played so that it lasts as long as wished, and is not longer than a take may be. */
+export function roundsOf(length: Length, groove: Groove, bpm: Bpm): number {
+  const roundMs = valueMs(lengthOf(groove), steady(bpm, beatOf(groove)));
+  const wished = 'rounds' in length ? length.rounds : Math.round((length.minutes * 60_000) / roundMs);
+  return Math.max(1, Math.min(wished, MOST_ROUNDS, Math.floor(LONGEST_TAKE_MS / roundMs)));
+}
+
+/** How the room is set for a groove at first; what is set as homework has its own tempo and click. */
+export function firstSettings(groove: Groove, assignment?: { tempo: Bpm; click: ClickPlanName }): RoomSettings {
+  const limbs = limbsIn(groove);
+  return {
+    way: 'through',
+    bpm: assignment?.tempo ?? groove.tempo,
+    click: CLICK_PLANS[assignment?.click ?? 'counts'],
+    count: undefined,
+    layers: undefined,
+    length: { rounds: 8 },
+    countIn: 1,
+    player: 'keys',
+    task: limbs,
+    heard: limbs,
+    swing: undefined,
+    lean: groove.lean ?? {},
+    contrast: { what: 'straight and swung', bars: 2 },
+    buildUp: { order: limbs, after: 2 },
+  };
+}
+
+/** The same practised another way: a build-up begins with its first limb, and all are back when it is left. */
+export function changedWay(before: RoomSettings, way: Way, limbs: readonly Limb[]): RoomSettings {
+  if (way !== 'build-up' && before.way !== 'build-up') return { ...before, way };
+  const task = way === 'build-up' ? before.buildUp.order.slice(0, 1) : [...limbs];
+  return { ...before, way, task, heard: before.heard.length ? task : [] };
+}
 
 /** What an address may ask of the room; anything that cannot be is left out. */
 export function settingsAsked(

@@ -1,22 +1,22 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Groove } from '@/core/groove/document';
 import type { Limb } from '@/core/groove/limbs';
 import { writeTake, type Hit, type Take } from '@/core/take/document';
 import { canBeHeardMs, LEVEL_FACTORS, type Level } from '@/core/take/figures';
 import { judge, type Judgement } from '@/core/take/judge';
 import type { Ms } from '@/core/time/units';
-import { Player } from '@/sound/player';
-import type { VoiceName } from '@/sound/voices';
+import { Player, SoundLost } from '@/sound/player';
 import { errorInWords, kindOf, WIDENED, type Bead } from '@/ui/strip/beads';
 import { post } from './outbox';
-import { Performance, type Moment } from './performance';
+import { Performance, type Followed, type Moment, type Programme } from './performance';
 import type { RoomSettings } from './settings';
 
 export type Status = 'ready' | 'starting' | 'playing' | 'judged';
 
 export interface Judged {
+  /** Whether it was played to its end, not stopped. */
+  whole: boolean;
   id: string;
   take: Take;
   judgement: Judgement;
@@ -27,10 +27,13 @@ export interface AttemptOptions {
   level: Level;
   grooveId: string;
   assignmentId?: string;
-  groove: Groove;
-  voices: Partial<Record<Limb, VoiceName>>;
+  programme: Programme;
   /** With every frame while playing: where the ear is. */
   onMoment: (moment: Moment | undefined) => void;
+  /** A round is done; `clean` says, when asked, whether nothing is to be fixed in it. */
+  onRound?: (clean: () => boolean, follow: (wanted: Followed) => void) => void;
+  /** A take is over; nothing when nothing was struck. */
+  onEnded?: (judged: Judged | undefined) => void;
 }
 
 /** Plays, listens, judges and keeps one attempt after another. */
@@ -58,18 +61,22 @@ export function useAttempt(options: AttemptOptions) {
     const ending = performance_.current;
     if (!ending) return;
     performance_.current = undefined;
+    const whole = ending.over;
     const { playerId, grooveId, assignmentId, level, onMoment } = latest.current;
     onMoment(undefined);
     const take = ending.finish();
     if (!take) {
       setStatus('ready');
       setSay(note ?? 'Nothing was played, so nothing is kept.');
+      latest.current.onEnded?.(undefined);
       return;
     }
     const id = crypto.randomUUID();
-    setJudged({ id, take, judgement: judge(take, level) });
+    const judged = { id, take, judgement: judge(take, level), whole };
+    setJudged(judged);
     setStatus('judged');
     setSay(note);
+    latest.current.onEnded?.(judged);
     try {
       await post({ id, playerId, body: JSON.stringify({ id, playerId, grooveId, assignmentId, playedAt: new Date().toISOString(), take: writeTake(take) }) });
     } catch {
@@ -77,30 +84,51 @@ export function useAttempt(options: AttemptOptions) {
     }
   }, []);
 
+  /** The player that is open, or one opened now; a new one in place of one that does not answer any more. */
+  const opened = useCallback(
+    async (anew = false): Promise<Player> => {
+      if (anew) {
+        void player.current?.close();
+        player.current = undefined;
+      }
+      if (!player.current) {
+        player.current = await Player.open();
+        player.current.setLevel(level.current);
+        player.current.onInterrupted(() => void finish('The sound was taken away, so the take ends here. What was played is kept; press play to go on.'));
+      }
+      await player.current.prepare(Object.values(latest.current.programme.voices));
+      return player.current;
+    },
+    [finish],
+  );
+
   const start = useCallback(
-    async (settings: RoomSettings) => {
+    async (settings: RoomSettings, change: Partial<Programme> = {}) => {
       setStatus('starting');
       setSay(undefined);
       setBeads([]);
+      setJudged(undefined);
+      const programme = { ...latest.current.programme, ...change };
       try {
-        if (!player.current) {
-          player.current = await Player.open();
-          player.current.setLevel(level.current);
-          player.current.onInterrupted(() => void finish('The sound was taken away, so the take ends here. Press play to go on.'));
+        try {
+          performance_.current = await Performance.start(await opened(), programme, settings);
+        } catch (error) {
+          if (!(error instanceof SoundLost)) throw error;
+          performance_.current = await Performance.start(await opened(true), programme, settings);
         }
-        performance_.current = await Performance.start(player.current, latest.current.groove, settings, latest.current.voices);
         setStatus('playing');
       } catch (error) {
         setStatus('ready');
         setSay((error as Error).message);
       }
     },
-    [finish],
+    [opened],
   );
 
   useEffect(() => {
     if (status !== 'playing') return;
     let round = -1;
+    let done = 0;
     const frame = () => {
       const playing = performance_.current;
       if (!playing) return;
@@ -113,12 +141,31 @@ export function useAttempt(options: AttemptOptions) {
         round = moment.round;
         setBeads((before) => before.filter((bead) => bead.round >= round - 1));
       }
+      if (latest.current.onRound && playing.roundsDone > done) {
+        const ended = done;
+        done = playing.roundsDone;
+        latest.current.onRound(
+          () => playing.cleanRound(ended, latest.current.level),
+          (wanted) => void playing.follow(wanted),
+        );
+      }
       if (playing.over) void finish();
       else request = requestAnimationFrame(frame);
     };
     let request = requestAnimationFrame(frame);
     return () => cancelAnimationFrame(request);
   }, [status, show, finish]);
+
+  // Out of sight no key is heard, so a take that is being struck ends there; what only sounds goes on.
+  useEffect(() => {
+    if (status !== 'playing') return;
+    const onHidden = () => {
+      if (document.visibilityState === 'hidden' && performance_.current?.isStruck)
+        void finish('The page went out of sight, where no stroke can be heard, so the take ends there. What was played is kept.');
+    };
+    document.addEventListener('visibilitychange', onHidden);
+    return () => document.removeEventListener('visibilitychange', onHidden);
+  }, [status, finish]);
 
   // Leaving the room ends the sound; a take that was going on is dropped with it.
   useEffect(
@@ -133,7 +180,7 @@ export function useAttempt(options: AttemptOptions) {
   /** A stroke of the person's own at a time of the page's clock. */
   const strike = useCallback(
     (limb: Limb, pageMs: Ms) => {
-      const voice = latest.current.voices[limb];
+      const voice = latest.current.programme.voices[limb];
       if (voice) player.current?.strike(voice);
       const hit = performance_.current?.strike(limb, pageMs);
       if (hit) show(hit);
@@ -143,7 +190,7 @@ export function useAttempt(options: AttemptOptions) {
   );
 
   /** Takes up what is set while it plays, on the next bar line. */
-  const follow = useCallback((wanted: Partial<RoomSettings>) => void performance_.current?.follow(wanted), []);
+  const follow = useCallback((wanted: Followed) => void performance_.current?.follow(wanted), []);
   /** How loud, 0 to 1. */
   const setLevel = useCallback((wanted: number) => {
     level.current = wanted;
@@ -156,7 +203,10 @@ export function useAttempt(options: AttemptOptions) {
     setSay(undefined);
   }, []);
 
-  return { status, say, beads, struck, judged, start, stop: finish, strike, follow, again, setLevel };
+  /** Opens the sound for strokes alone, without anything that plays. */
+  const listen = useCallback(() => void opened().catch((error: Error) => setSay(error.message)), [opened]);
+
+  return { status, say, beads, struck, judged, start, stop: finish, strike, follow, again, setLevel, listen };
 }
 
 function beadOf(hit: Hit, { stroke, startMs, endMs }: NonNullable<ReturnType<Performance['nearest']>>, level: Level, number: number): Bead {

@@ -3,6 +3,8 @@ import { z } from 'zod';
 import { limbsIn, turnFor } from '@/core/groove/limbs';
 import { Room } from '@/features/room/Room';
 import { settingsAsked } from '@/features/room/settings';
+import { usualClimb } from '@/core/ladder/ladder';
+import { ladderOf } from '@/server/ladders';
 import { openAssignments } from '@/server/assignments';
 import { groove } from '@/server/grooves';
 import { asPerson, requirePerson } from '@/server/session';
@@ -17,8 +19,9 @@ interface RoomPageProps {
 export default async function RoomPage({ params, searchParams }: RoomPageProps) {
   const [who, id, asked] = [await requirePerson(), z.uuid().safeParse((await params).groove), await searchParams];
   if (!id.success) notFound();
-  const { found, set } = await asPerson(async (db) => ({
+  const { found, set, climb } = await asPerson(async (db) => ({
     found: await groove(db, id.data),
+    climb: await ladderOf(db, who.id, id.data, new Date()),
     set: (await openAssignments(db, who.id)).find((one) => one.groove_id === id.data),
   }));
   if (!found) notFound();
@@ -32,6 +35,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
       groove={turned}
       limits={who.settings.limits}
       assignment={set && { id: set.id, tempo: set.tempo, click: set.click, reason: set.reason }}
+      climb={climb ?? usualClimb(set?.tempo ?? found.groove.tempo)}
       asked={settingsAsked(asked, limbsIn(turned))}
     />
   );

@@ -1,0 +1,132 @@
+import { z } from 'zod';
+import { tempoShape } from '../groove/document';
+import { fail, ok, type Result } from '../result';
+import { SLOWEST, type Bpm, type Ms } from '../time/units';
+
+const someTakes = z.number({ error: 'Write a whole number, 1 to 10.' }).int('Whole takes, please.').min(1, 'At least 1.').max(10, 'At most 10.');
+
+/** The loudnesses a rung is played at, one after another, before the next tempo. */
+export const LOUDNESSES = ['soft', 'middle', 'loud'] as const;
+export type Loudness = (typeof LOUDNESSES)[number];
+
+/** How a tempo is climbed. A rung is one tempo; what is played on it is one take. */
+export const ladderShape = z.strictObject({
+  start: tempoShape,
+  goal: tempoShape,
+  /** From rung to rung; the last step is as long as is left. */
+  step: z.number({ error: 'Write a step from 1 to 40.' }).min(1, 'At least 1.').max(40, 'At most 40: small steps hurt nobody.'),
+  /** How long a take on a rung is. */
+  length: z.discriminatedUnion('unit', [
+    z.strictObject({
+      unit: z.literal('bars'),
+      many: z.number({ error: 'Write a number of bars, 1 to 64.' }).int('Whole bars, please.').min(1, 'At least 1 bar.').max(64, 'At most 64 bars.'),
+    }),
+    z.strictObject({
+      unit: z.literal('minutes'),
+      many: z.number({ error: 'Write minutes from 0.5 to 5.' }).min(0.5, 'At least half a minute.').max(5, 'At most 5 minutes.'),
+    }),
+  ]),
+  /** `takes`: clean ones in a row to climb, others in a row to fall back; `hand`: nobody but the player climbs. */
+  rule: z.discriminatedUnion('by', [z.strictObject({ by: z.literal('takes'), climb: someTakes, fall: someTakes }), z.strictObject({ by: z.literal('hand') })]),
+  /** Soft, middle, loud on each rung. */
+  loudnesses: z.boolean(),
+});
+export type Ladder = z.infer<typeof ladderShape>;
+
+/** Where somebody stands on a ladder. */
+export const standingShape = z.strictObject({
+  rung: z.number().int().min(0).max(300),
+  loudness: z.number().int().min(0).max(2),
+  /** Takes in a row at this rung and loudness. */
+  clean: z.number().int().min(0).max(10),
+  failed: z.number().int().min(0).max(10),
+  /** The goal was played as the rule asks. */
+  done: z.boolean(),
+});
+export type Standing = z.infer<typeof standingShape>;
+
+/** A ladder with where one stands on it: what is kept. */
+export const climbShape = z.strictObject({ version: z.literal(1), ladder: ladderShape, standing: standingShape });
+export type Climb = z.infer<typeof climbShape>;
+
+export const FIRST_STANDING: Standing = { rung: 0, loudness: 0, clean: 0, failed: 0, done: false };
+
+/** A ladder from JSON or a form; problems name the field. */
+export function readLadder(json: unknown): Result<Ladder> {
+  const read = ladderShape.safeParse(json);
+  if (read.success) return ok(read.data);
+  return fail(...read.error.issues.map((issue) => ({ path: issue.path.map(String), where: issue.path.join(' '), say: issue.message, remedy: '' })));
+}
+
+/** The tempos of the rungs, from start to goal; a ladder may also go down, since slower is harder for some. */
+export function rungsOf({ start, goal, step }: Pick<Ladder, 'start' | 'goal' | 'step'>): Bpm[] {
+  const way = goal >= start ? 1 : -1;
+  const between = Math.max(0, Math.ceil(Math.abs(goal - start) / step - 1e-9) - 1);
+  // To a thousandth, as tempos are kept.
+  const rungs = Array.from({ length: between + 1 }, (_, index) => Math.round((start + way * step * index) * 1000) / 1000);
+  return goal === start ? [start] : [...rungs, goal];
+}
+
+/** The tempo one stands on. A ladder that was made shorter since puts one on its last rung. */
+export function bpmAt(ladder: Ladder, { rung }: Standing): Bpm {
+  const rungs = rungsOf(ladder);
+  return rungs[Math.min(rung, rungs.length - 1)]!;
+}
+
+export const loudnessAt = (ladder: Ladder, { loudness }: Standing): Loudness => (ladder.loudnesses ? LOUDNESSES[loudness]! : 'middle');
+
+/** What a take came to on the ladder. */
+export interface Step {
+  standing: Standing;
+  move: 'stays' | 'louder' | 'climbs' | 'falls back' | 'arrived';
+}
+
+/** One rung up or down by hand, within the ladder. */
+export function move(ladder: Ladder, standing: Standing, by: 1 | -1): Standing {
+  const last = rungsOf(ladder).length - 1;
+  return { ...FIRST_STANDING, rung: Math.max(0, Math.min(last, Math.min(standing.rung, last) + by)) };
+}
+
+/** Where one stands after a take that was clean or not. */
+export function afterTake(ladder: Ladder, before: Standing, wasClean: boolean): Step {
+  if (ladder.rule.by === 'hand') return { standing: before, move: 'stays' };
+  const { climb, fall } = ladder.rule;
+  const clean = wasClean ? before.clean + 1 : 0;
+  const failed = wasClean ? 0 : before.failed + 1;
+  if (clean >= climb) return higher(ladder, before);
+  if (failed >= fall) {
+    const fallen =
+      before.loudness > 0 && ladder.loudnesses ? { ...FIRST_STANDING, rung: before.rung, loudness: before.loudness - 1 } : move(ladder, before, -1);
+    const moved = fallen.rung !== before.rung || fallen.loudness !== before.loudness;
+    return { standing: fallen, move: moved ? 'falls back' : 'stays' };
+  }
+  return { standing: { ...before, clean, failed }, move: 'stays' };
+}
+
+function higher(ladder: Ladder, before: Standing): Step {
+  if (ladder.loudnesses && before.loudness < LOUDNESSES.length - 1)
+    return { standing: { ...FIRST_STANDING, rung: before.rung, loudness: before.loudness + 1 }, move: 'louder' };
+  if (before.rung >= rungsOf(ladder).length - 1) return { standing: { ...FIRST_STANDING, rung: before.rung, done: true }, move: 'arrived' };
+  return { standing: move(ladder, before, 1), move: 'climbs' };
+}
+
+/** The ladder a groove begins with: from about two thirds of the tempo up to it, a minute a take, two clean ones to climb. */
+export const usualClimb = (goal: Bpm): Climb => ({
+  version: 1,
+  ladder: {
+    start: Math.max(SLOWEST, Math.round((goal * 2) / 3)),
+    goal,
+    step: 4,
+    length: { unit: 'minutes', many: 1 },
+    rule: { by: 'takes', climb: 2, fall: 2 },
+    loudnesses: false,
+  },
+  standing: FIRST_STANDING,
+});
+
+/** A pause longer than this ends a practice; what comes after it is the next time. */
+const SAME_PRACTICE_MS: Ms = 60 * 60_000;
+
+/** Where one stands so long after the last take: the next time starts one rung below where this one ended. */
+export const resumed = (climb: Climb, sinceMs: Ms): Climb =>
+  sinceMs <= SAME_PRACTICE_MS ? climb : { ...climb, standing: move(climb.ladder, climb.standing, -1) };

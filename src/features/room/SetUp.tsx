@@ -1,0 +1,193 @@
+'use client';
+
+import CloseRounded from '@mui/icons-material/CloseRounded';
+import Box from '@mui/material/Box';
+import Drawer from '@mui/material/Drawer';
+import IconButton from '@mui/material/IconButton';
+import MenuItem from '@mui/material/MenuItem';
+import Slider from '@mui/material/Slider';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import type { School } from '@/core/count/schools';
+import { MOST_LEAN, type Groove } from '@/core/groove/document';
+import { isHand, type Limb } from '@/core/groove/limbs';
+import { CLICK_PLANS, planInWords, type ClickPlan, type ClickPlanName } from '@/core/time/clickPlan';
+import { SWING_SCHOOLS, type Swing } from '@/core/time/swing';
+import { isRecorded } from '@/sound/speech';
+import { feelInWords, opening, plural } from '@/ui/words';
+import { COUNT_INS, type RoomSettings } from './settings';
+
+interface SetUpProps {
+  settings: RoomSettings;
+  groove: Groove;
+  limbs: readonly Limb[];
+  school: School;
+  playing: boolean;
+  /** The swing is not for the player to set: the way of practising sets it. */
+  swingFixed: boolean;
+  /** How many words of the spoken count are left out because they come too fast. */
+  unspoken: number;
+  onChange: (change: Partial<RoomSettings>) => void;
+  onClose: () => void;
+}
+
+/** Where the count can be spoken, from most to least. */
+const SPOKEN: readonly ClickPlanName[] = ['every slot', '8ths', 'counts', '2 and 4', '1 only', 'every second bar', '2 bars on, 2 silent', 'thin out and back'];
+const ONLY_IN: ClickPlan = { kind: 'silent' };
+
+const swingKey = (swing: Swing | 'straight' | undefined): string =>
+  swing === undefined ? 'own' : swing === 'straight' ? swing : `${swing.value} ${swing.ratio}`;
+
+/** What is set less often: the spoken count, triplet layers, swing, lean, bars counted in. It may stand open while playing. */
+export function SetUp({ settings, groove, limbs, school, playing, swingFixed, unspoken, onChange, onClose }: SetUpProps) {
+  const { count, layers, swing, lean } = settings;
+  const swings = [...new Set([groove.swing?.value ?? '8th', '8th', '16th'])].flatMap((value) =>
+    Object.entries(SWING_SCHOOLS).map(([name, ratio]) => ({ name, swing: { value, ratio } as Swing })),
+  );
+  const silent = [...new Set(Object.values(school.syllables).flat())].filter((word) => word && !isRecorded(word));
+  return (
+    <Drawer anchor="right" open onClose={onClose} slotProps={{ paper: { role: 'dialog', 'aria-label': 'Set up', sx: { width: { xs: 1, sm: 400 } } } }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', px: 2.5, py: 1.5, borderBottom: 1, borderColor: 'divider' }}>
+        <Typography variant="h2">Set up</Typography>
+        <IconButton onClick={onClose} aria-label="Close" sx={{ width: 44, height: 44 }}>
+          <CloseRounded />
+        </IconButton>
+      </Box>
+      <Box sx={{ display: 'grid', gap: 3, px: 2.5, py: 2.5 }}>
+        <Part title="Count" hint={countHint(count, unspoken, silent)}>
+          <Pick
+            label="Spoken"
+            value={count === undefined ? 'off' : count.kind === 'silent' ? 'in' : planInWords(count)}
+            options={[['off', 'not spoken'], ['in', 'only while counting in'], ...SPOKEN.map((name): [string, string] => [name, `on ${name}`])]}
+            onPick={(name) => onChange({ count: name === 'off' ? undefined : name === 'in' ? ONLY_IN : CLICK_PLANS[name as ClickPlanName] })}
+          />
+          <Pick
+            label="Count in"
+            value={String(settings.countIn)}
+            disabled={playing}
+            options={COUNT_INS.map((bars) => [String(bars), bars ? plural(bars, 'bar') : 'none'])}
+            onPick={(bars) => onChange({ countIn: Number(bars) })}
+          />
+        </Part>
+        <Part
+          title="Slow triplets"
+          hint={
+            layers
+              ? `Every second note is kept${layers.to === 'half triplet' ? ', and every second again' : ''}. The helpers sound for ${plural(layers.bars, 'bar')}, quietly for ${layers.bars} more, then they are gone.`
+              : 'Quicker triplets lead to slow ones, and fade out.'
+          }
+        >
+          <Pick
+            label="Layers"
+            value={layers?.to ?? 'none'}
+            options={[
+              ['none', 'none'],
+              ['quarter triplet', '8th triplets to quarter triplets'],
+              ['half triplet', '8th triplets to half-note triplets'],
+            ]}
+            onPick={(to) => onChange({ layers: to === 'none' ? undefined : { to: to as 'quarter triplet' | 'half triplet', bars: layers?.bars ?? 4 } })}
+          />
+          {layers && (
+            <Pick
+              label="Bars of each stage"
+              value={String(layers.bars)}
+              options={[1, 2, 4, 8].map((bars) => [String(bars), plural(bars, 'bar')])}
+              onPick={(bars) => onChange({ layers: { ...layers, bars: Number(bars) } })}
+            />
+          )}
+        </Part>
+        <Part title="Swing" hint={swingFixed ? 'Straight and swung are set against each other now.' : undefined}>
+          <Pick
+            label="Played"
+            value={swingKey(swing)}
+            disabled={swingFixed}
+            options={[
+              ['own', `as written: ${feelInWords(groove.swing)}`],
+              ['straight', 'straight'],
+              ...swings.map(({ name, swing: one }): [string, string] => [swingKey(one), `${feelInWords(one)} (${name})`]),
+            ]}
+            onPick={(key) =>
+              onChange({
+                swing:
+                  key === 'own'
+                    ? playing
+                      ? (groove.swing ?? 'straight')
+                      : undefined
+                    : key === 'straight'
+                      ? key
+                      : swings.find((one) => swingKey(one.swing) === key)!.swing,
+              })
+            }
+          />
+        </Part>
+        <Part title="Where on the beat" hint="First the exact place, then the lean. It is heard, drawn and judged there. Set it before you play.">
+          {limbs.map((limb) => {
+            const ms = lean[limb] ?? 0;
+            return (
+              <Box key={limb}>
+                <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+                  <Typography id={`lean-${limb}`}>{opening(limb)}</Typography>
+                  <Typography color="textSecondary">{ms === 0 ? 'on the beat' : `${Math.abs(ms)} ms ${ms > 0 ? 'behind' : 'ahead'}`}</Typography>
+                </Box>
+                <Slider
+                  aria-labelledby={`lean-${limb}`}
+                  min={-MOST_LEAN}
+                  max={MOST_LEAN}
+                  step={1}
+                  value={ms}
+                  disabled={playing}
+                  track={false}
+                  marks={[{ value: 0 }]}
+                  color={isHand(limb) ? 'primary' : 'secondary'}
+                  onChange={(_, value) => onChange({ lean: { ...lean, [limb]: value as number } })}
+                />
+              </Box>
+            );
+          })}
+        </Part>
+      </Box>
+    </Drawer>
+  );
+}
+
+function countHint(count: ClickPlan | undefined, unspoken: number, silent: readonly string[]): string | undefined {
+  if (!count) return 'Counting aloud is part of the task.';
+  if (unspoken) return 'Too fast to say every syllable at this tempo: the inner ones drop out.';
+  if (silent.length) return `No recording says ${silent.map((word) => `“${word}”`).join(', ')}: passed in silence.`;
+  return undefined;
+}
+
+function Part({ title, hint, children }: { title: string; hint?: string; children: ReactNode }) {
+  return (
+    <Box role="group" aria-label={title} sx={{ display: 'grid', gap: 1.5 }}>
+      <Typography variant="h3">{title}</Typography>
+      {children}
+      {hint && (
+        <Typography variant="body2" color="textSecondary" role="status">
+          {hint}
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+interface PickProps {
+  label: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  disabled?: boolean;
+  onPick: (value: string) => void;
+}
+
+function Pick({ label, value, options, disabled, onPick }: PickProps) {
+  return (
+    <TextField select fullWidth label={label} value={value} disabled={disabled} onChange={({ target }) => onPick(target.value)}>
+      {options.map(([each, words]) => (
+        <MenuItem key={each} value={each}>
+          {words}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}

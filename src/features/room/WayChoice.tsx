@@ -1,0 +1,30 @@
+'use client';
+
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { opening } from '@/ui/words';
+import { WAYS, type Way } from './settings';
+
+/** How the groove is practised. */
+export function WayChoice({ way, onChange }: { way: Way; onChange: (way: Way) => void }) {
+  return (
+    <ToggleButtonGroup
+      exclusive
+      value={way}
+      aria-label="How to practise"
+      onChange={(_, next: Way | null) => next && onChange(next)}
+      sx={{
+        overflowX: 'auto',
+        maxWidth: 1,
+        justifySelf: 'start',
+        '& .MuiToggleButton-root': { minHeight: 44, px: 2, textTransform: 'none', flex: 'none', fontSize: 15 },
+      }}
+    >
+      {WAYS.map((one) => (
+        <ToggleButton key={one} value={one}>
+          {opening(one)}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
+  );
+}

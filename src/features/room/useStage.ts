@@ -1,0 +1,76 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { School } from '@/core/count/schools';
+import type { Groove } from '@/core/groove/document';
+import type { Sides } from '@/core/practice/sides';
+import type { Waiting } from '@/core/practice/waiting';
+import { equal } from '@/core/time/fraction';
+import type { Swing } from '@/core/time/swing';
+import type { Bpm } from '@/core/time/units';
+import { drawnAgain } from '@/ui/strip/drawn';
+import type { StripHandle } from '@/ui/strip/Strip';
+import type { Moment } from './performance';
+import type { RingHandle } from './Ring';
+import type { LayersHandle } from './TripletLayers';
+
+interface Shown {
+  groove: Groove;
+  school: School;
+  bpm: Bpm;
+  swing?: Swing | 'straight';
+  against?: Sides;
+  /** Where the strip waits, when it does. */
+  waitsAt?: Waiting;
+}
+
+/** What moves while it sounds, written straight on the page without asking React: playhead, ring, layers, and the count. */
+export function useStage({ groove, school, bpm, swing, against, waitsAt }: Shown) {
+  const strip = useRef<StripHandle>(null);
+  const ring = useRef<RingHandle>(null);
+  const layers = useRef<LayersHandle>(null);
+  const count = useRef<HTMLElement>(null);
+  const side = useRef<HTMLElement>(null);
+  // Where both sides are one groove and only the swing turns, the strip has to show which is on.
+  const [turned, setTurned] = useState<Swing | 'straight'>();
+
+  const onMoment = useCallback(
+    (moment: Moment | undefined) => {
+      ring.current?.fill(moment?.share);
+      layers.current?.bar(moment?.barInRun);
+      strip.current?.playhead(moment && !moment.countingIn ? moment.bar : undefined, moment?.fraction ?? 0);
+      write(count.current, moment ? wordAt(groove, school, bpm, moment) : '');
+      write(side.current, moment && against && !moment.countingIn ? against.names[against.sideOf[moment.bar]!] : '');
+      setTurned(against?.swings ? moment?.swing : undefined);
+    },
+    [groove, school, bpm, against],
+  );
+
+  // Waiting, the playhead stands where the next stroke belongs.
+  useEffect(() => {
+    if (!waitsAt) return;
+    const [shown, said] = [strip.current, count.current];
+    const { bar, at } = waitsAt.steps[waitsAt.step]!;
+    const slot = drawnAgain(groove, school, bpm, swing)[bar]!.slots.find((one) => equal(one.at, at));
+    shown?.playhead(bar, (slot?.percent ?? 0) / 100);
+    write(said, slot?.say ?? '');
+    return () => {
+      shown?.playhead(undefined, 0);
+      write(said, '');
+    };
+  }, [waitsAt, groove, school, bpm, swing]);
+
+  return { strip, ring, layers, count, side, turned, onMoment };
+}
+
+function write(where: HTMLElement | null, word: string): void {
+  if (where && where.textContent !== word) where.textContent = word;
+}
+
+/** What is counted at a moment: the syllable of its slot, or the number while counting in. */
+function wordAt(groove: Groove, school: School, bpm: Bpm, { bar, fraction, countingIn, swing }: Moment): string {
+  const drawn = drawnAgain(groove, school, bpm, swing)[bar]!;
+  const percent = 100 * fraction + 0.01;
+  if (countingIn) return String(drawn.counts.findLast((one) => one.percent <= percent)?.number ?? '');
+  return drawn.slots.findLast((slot) => slot.percent <= percent)?.say ?? '';
+}
