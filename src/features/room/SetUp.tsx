@@ -127,11 +127,11 @@ export function SetUp({ settings, groove, limbs, school, playing, swingFixed, un
             return (
               <Box key={limb}>
                 <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
-                  <Typography id={`lean-${limb}`}>{opening(limb)}</Typography>
+                  <Typography>{opening(limb)}</Typography>
                   <Typography color="textSecondary">{ms === 0 ? 'on the beat' : `${Math.abs(ms)} ms ${ms > 0 ? 'behind' : 'ahead'}`}</Typography>
                 </Box>
                 <Slider
-                  aria-labelledby={`lean-${limb}`}
+                  aria-label={opening(limb)}
                   min={-MOST_LEAN}
                   max={MOST_LEAN}
                   step={1}

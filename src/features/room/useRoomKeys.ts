@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import type { Limb } from '@/core/groove/limbs';
 import type { Ms } from '@/core/time/units';
 import type { KeyMap } from './keys';
@@ -14,12 +14,16 @@ interface RoomKeys {
   onStrike?: (limb: Limb, pageMs: Ms) => void;
 }
 
-/** Space starts and stops, whatever has the focus but a button or a field; the limbs' keys strike. */
+/** Space starts and stops, but in a field or on a button that was reached by keys; the limbs' keys strike. */
 export function useRoomKeys({ keys, limbs, onToggle, onStrike }: RoomKeys): void {
+  // A button that was clicked keeps the focus, but Space is not meant for it; one that was reached by keys has its own.
+  const reaching = useRef(false);
   useEffect(() => {
+    const onPointer = () => void (reaching.current = false);
     const onKey = (event: KeyboardEvent) => {
+      if (event.code === 'Tab') reaching.current = true;
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-      if (event.code === 'Space' && !(event.target instanceof HTMLButtonElement)) {
+      if (event.code === 'Space' && !(reaching.current && event.target instanceof HTMLButtonElement)) {
         event.preventDefault();
         // A list that was just chosen from would open again; Enter and the arrow keys open it.
         event.stopPropagation();
@@ -32,7 +36,11 @@ export function useRoomKeys({ keys, limbs, onToggle, onStrike }: RoomKeys): void
       if (!event.repeat) onStrike?.(limb, event.timeStamp);
     };
     window.addEventListener('keydown', onKey, true);
-    return () => window.removeEventListener('keydown', onKey, true);
+    window.addEventListener('pointerdown', onPointer, true);
+    return () => {
+      window.removeEventListener('keydown', onKey, true);
+      window.removeEventListener('pointerdown', onPointer, true);
+    };
   }, [keys, limbs, onToggle, onStrike]);
 }
 

@@ -233,14 +233,19 @@ function Margin({ lanes, size, task, notes, narrow }: MarginProps) {
             flexDirection: 'column',
             justifyContent: 'flex-end',
             pb: size === 'glance' ? 0 : 1,
-            opacity: task && !task.includes(limb) ? 0.45 : 1,
             lineHeight: 1.2,
           }}
         >
           {notes?.[limb]}
           <Box
             component="span"
-            sx={{ fontWeight: 650, fontSize: size === 'glance' || narrow ? 13 : 15, color: (theme) => theme.vars!.palette.cloth[THREAD[limb]] }}
+            sx={{
+              fontSize: size === 'glance' || narrow ? 13 : 15,
+              // What is not in the task has no thread's colour, but can be read.
+              ...(task && !task.includes(limb)
+                ? { fontWeight: 450, color: 'text.secondary' }
+                : { fontWeight: 650, color: (theme) => theme.vars!.palette.cloth[THREAD[limb]] }),
+            }}
           >
             {narrow ? SHORT[limb] : limb.charAt(0).toUpperCase() + limb.slice(1)}
           </Box>
