@@ -8,11 +8,11 @@ process.chdir(path.join(import.meta.dirname, '..'));
 
 await main(async () => {
   // What several benchmarks share is none itself.
-  const files = fs.readdirSync('bench').filter((file) => file !== 'table.ts' && file !== 'served.mjs');
+  const files = fs.readdirSync('bench').filter((file) => !['table.ts', 'served.mjs', 'live'].includes(file));
   const wanted = process.argv.slice(2);
   for (const file of files) {
     if (wanted.length && !wanted.includes(path.parse(file).name)) continue;
-    const { code } = await run(process.execPath, ['--import', 'tsx', path.join('bench', file)], { show: true });
+    const { code } = await run(process.execPath, ['--expose-gc', '--import', 'tsx', path.join('bench', file)], { show: true });
     if (code !== 0) refuse(`The benchmark ${file} failed.`, 'Its words are above.');
   }
 });
