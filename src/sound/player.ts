@@ -54,6 +54,7 @@ export class Player {
   /** Audio time of the run's first bar, in milliseconds. */
   private zeroMs = 0;
   private backing?: AudioBufferSourceNode;
+  private onDevices?: () => void;
 
   private constructor(
     private readonly context: AudioContext,
@@ -160,9 +161,10 @@ export class Player {
     this.context.addEventListener('error', listener);
   }
 
-  /** The rate the output runs at, for music that is decoded to play under a run. */
-  get rate(): number {
-    return this.context.sampleRate;
+  /** Calls back when a sound device comes or goes: the browser then plays on through another. */
+  onDevicesChanged(listener: () => void): void {
+    this.onDevices = listener;
+    navigator.mediaDevices?.addEventListener('devicechange', listener);
   }
 
   stop(): void {
@@ -178,7 +180,8 @@ export class Player {
 
   async close(): Promise<void> {
     this.context.onstatechange = null;
-    await this.context.close();
+    if (this.onDevices) navigator.mediaDevices?.removeEventListener('devicechange', this.onDevices);
+    if (this.context.state !== 'closed') await this.context.close();
   }
 
   private post(message: SequencerMessage, transfer: Transferable[] = []): void {

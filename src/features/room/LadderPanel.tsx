@@ -56,7 +56,7 @@ export function LadderPanel({ climbing, playing, onMoved }: LadderPanelProps) {
           Rung {at + 1} of {rungs.length}: {tempoInWords(rungs[at]!)}
           {ladder.loudnesses && `, ${loudnessAt(ladder, standing)}`}
         </Typography>
-        <Typography color="textSecondary" variant="body2">
+        <Typography color="textSecondary" variant="body2" sx={{ display: { xs: playing ? 'none' : 'block', sm: 'block' } }}>
           {tempoInWords(ladder.start)} to {tempoInWords(ladder.goal)} by {tempoInWords(ladder.step)}, {length} on a rung, {rule}.
         </Typography>
         <Typography role="status" sx={{ fontWeight: 650 }}>
@@ -70,9 +70,11 @@ export function LadderPanel({ climbing, playing, onMoved }: LadderPanelProps) {
         <Button variant="outlined" sx={{ minHeight: 44 }} disabled={at === rungs.length - 1} onClick={() => byHand(1)}>
           Rung up
         </Button>
-        <Button sx={{ minHeight: 44 }} disabled={playing} onClick={() => setChanging(true)}>
-          Change ladder
-        </Button>
+        {!playing && (
+          <Button sx={{ minHeight: 44 }} onClick={() => setChanging(true)}>
+            Change ladder
+          </Button>
+        )}
       </Box>
       {changing && (
         <LadderDialog

@@ -112,16 +112,18 @@ function Setting({ music, settings, change }: SettingProps) {
         <Button variant="outlined" aria-label={`First beat ${NUDGE_MS} ms later`} onClick={() => moveTo(settings.firstBeatMs + NUDGE_MS)}>
           +{NUDGE_MS} ms
         </Button>
-        <NumberField
-          label="Tempo of the music"
-          text={typed ?? tempoInWords(settings.bpm)}
-          onText={(text) => {
-            setTyped(text);
-            const bpm = tempoShape.safeParse(numberTyped(text)).data;
-            if (bpm !== undefined) change({ bpm });
-          }}
-          problem={problem}
-        />
+        <Box sx={{ width: 150 }}>
+          <NumberField
+            label="Tempo of the music"
+            text={typed ?? tempoInWords(settings.bpm)}
+            onText={(text) => {
+              setTyped(text);
+              const bpm = tempoShape.safeParse(numberTyped(text)).data;
+              if (bpm !== undefined) change({ bpm });
+            }}
+            problem={problem}
+          />
+        </Box>
         <Button
           variant="outlined"
           aria-label="Tap the tempo of the music"

@@ -57,7 +57,7 @@ export function Transport({
     <Box
       sx={{
         position: 'sticky',
-        bottom: { xs: 48, sm: 0 },
+        bottom: { xs: 44, sm: 0 },
         zIndex: 5,
         bgcolor: 'background.paper',
         borderTop: 1,

@@ -95,6 +95,10 @@ export function useAttempt(options: AttemptOptions) {
         player.current = await Player.open();
         player.current.setLevel(level.current);
         player.current.onInterrupted(() => void finish('The sound was taken away, so the take ends here. What was played is kept; press play to go on.'));
+        player.current.onDevicesChanged(() => {
+          if (performance_.current)
+            setSay('The sound device has changed, and the sound goes on through another. If you hear nothing, stop and press play again.');
+        });
       }
       await player.current.prepare(Object.values(latest.current.programme.voices));
       return player.current;
