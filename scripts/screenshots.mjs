@@ -50,6 +50,14 @@ await room.getByRole('button', { name: 'Play', exact: true }).click();
 await room.waitForTimeout(7000);
 await room.screenshot({ path: path.join(folder, 'room-playing.png') });
 
+await room.keyboard.press('Space');
+await room.getByRole('button', { name: 'Ladder', exact: true }).click();
+await shoot(room, 'ladder');
+await room.getByRole('button', { name: 'Wait for me', exact: true }).click();
+await room.getByRole('button', { name: 'Set up' }).click();
+await choose(room, 'Layers', '8th triplets to half-note triplets');
+await shoot(room, 'set-up');
+
 const phone = await as('Wendla', { viewport: { width: 390, height: 844 }, colorScheme: 'dark' });
 await openRoom(phone);
 await shoot(phone, 'room-phone-dark');

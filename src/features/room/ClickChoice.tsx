@@ -1,5 +1,6 @@
 'use client';
 
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -52,11 +53,14 @@ export function ClickChoice({ click, groove, bpm, onChange }: ClickChoiceProps) 
         }}
         sx={{ width: 'auto', minWidth: 84, maxWidth: 190, '& .MuiInputBase-root': { minHeight: 44 } }}
         // Chosen again, one's own is set anew.
-        slotProps={{ select: { SelectDisplayProps: { title: words } } }}
+        slotProps={{ select: { renderValue: () => words, SelectDisplayProps: { title: words } } }}
       >
         {CLICK_PLAN_NAMES.map((name) => (
-          <MenuItem key={name} value={name}>
+          <MenuItem key={name} value={name} aria-label={name} sx={{ display: 'flex', justifyContent: 'space-between', gap: 3 }}>
             {name}
+            <Box component="span" sx={{ fontSize: 13, color: 'text.secondary' }}>
+              {metronomeInWords(CLICK_PLANS[name], groove, bpm)}
+            </Box>
           </MenuItem>
         ))}
         <MenuItem value={OWN} onClick={() => setSetting(true)}>
@@ -76,6 +80,14 @@ export function ClickChoice({ click, groove, bpm, onChange }: ClickChoiceProps) 
       )}
     </>
   );
+}
+
+/** What a plain metronome would be set to for a plan, short enough for a list. */
+function metronomeInWords(plan: ClickPlan, groove: Groove, bpm: Bpm): string {
+  const { meter, cells } = groove.bars[0]!;
+  const metronome = plainMetronome(plan, { start: ZERO, meter, reading: groove.reading, cells }, bpm);
+  if (!metronome) return 'no plain metronome';
+  return `plain metronome: ${tempoInWords(metronome.bpm)}${metronome.outOfRange ? ', most cannot' : ''}`;
 }
 
 const KINDS = {

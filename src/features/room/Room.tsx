@@ -9,7 +9,7 @@ import type { School } from '@/core/count/schools';
 import type { Limits } from '@/core/groove/checks';
 import type { Groove } from '@/core/groove/document';
 import { limbsIn, type Limb } from '@/core/groove/limbs';
-import { loudnessAt, type Climb } from '@/core/ladder/ladder';
+import { loudnessAt, rungsOf, type Climb } from '@/core/ladder/ladder';
 import { schedule } from '@/core/schedule';
 import type { Level } from '@/core/take/figures';
 import { CLICK_PLANS, type ClickPlanName } from '@/core/time/clickPlan';
@@ -118,7 +118,12 @@ export function Room({ playerId, level, school, grooveId, groove, limits, assign
   const playing = status === 'playing' || waitsAt !== undefined || climbs;
   useAwake(playing);
   const [rest, rested] = useRest(status === 'playing');
-  const tooFast = useMemo(() => speedWord(groove, bpm, task, limits), [groove, bpm, task, limits]);
+  // On a ladder the word comes before the climb, for the first rung from here on that is too fast.
+  const tooFast = useMemo(() => {
+    const { ladder, standing } = climbing.climb;
+    const tempos = way === 'ladder' ? rungsOf(ladder).slice(standing.rung) : [bpm];
+    return tempos.map((tempo) => speedWord(groove, tempo, task, limits)).find(Boolean);
+  }, [way, climbing.climb, groove, bpm, task, limits]);
   const unspoken = useMemo(
     () => (asPractised.count ? schedule(plannedRun(programme, { ...asPractised, length: { rounds: 1 } })).unspoken : 0),
     [programme, asPractised],
