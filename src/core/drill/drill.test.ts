@@ -1,0 +1,293 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { readGroove, writeGroove, type Groove } from '../groove/document';
+import { strokesOf } from '../groove/place';
+import { STARTERS } from '../testing/starters';
+import { meterOf, oneLine } from '../testing/arbitrary';
+import { equal, format, less, sum } from '../time/fraction';
+import { barLength } from '../time/meter';
+import vectors from '../vectors/displacements.json';
+import { calls } from './caller';
+import { binomial, bits, combination, isFirstTurning } from './choose';
+import { asGroove, evenly, makeDrill, ready, usualRule, type Rule } from './drill';
+import type { Family } from './family';
+import { readOstinato } from './ostinato';
+import { FAMILIES, familyNamed } from './registry';
+import { drillFor } from './weakness';
+
+const rule = (family: string, params: Record<string, unknown> = {}, more: object = {}): Rule =>
+  usualRule(familyNamed(family)!, { params, most: 1000, order: 'as generated', ...more });
+function made(family: string, params: Record<string, unknown> = {}, more: object = {}) {
+  const drill = makeDrill(rule(family, params, more));
+  if (!drill.ok) throw new Error(drill.problems.map(({ say }) => say).join());
+  return drill.value;
+}
+const says = (...given: Parameters<typeof made>) => made(...given).exercises.map(({ say }) => say);
+const struck = (groove: Groove, limb: string) => groove.bars.flatMap((bar) => bar.strokes.filter((one) => one.limb === limb));
+
+describe('counted on paper', () => {
+  test('placement: 16 places in 4/4 16ths, each said', () => {
+    const drill = made('placement');
+    expect(drill.total).toBe(16);
+    expect(drill.exercises.map(({ say }) => say).slice(0, 5)).toEqual(['count 1', 'the e of 1', 'the & of 1', 'the a of 1', 'count 2']);
+    for (const { groove } of drill.exercises) expect([struck(groove, 'right foot').length, struck(groove, 'right hand').length]).toEqual([1, 8]);
+  });
+
+  test('between: 8 places free under hat 8ths: 1, 4, 4, 8, 28, 255; the backbeat is kept', () => {
+    const of = (where: string, ostinato = 'hat 8ths') => made('between', { where }, { ostinato }).total;
+    expect(['all of them', 'single places', 'pairs of places', 'every combination'].map((where) => of(where))).toEqual([1, 8, 28, 255]);
+    const odd = made('between', { where: 'only in odd counts' }).exercises[0]!;
+    expect(struck(odd.groove, 'right foot').map(({ at }) => format(at))).toEqual(['1/16', '3/16', '9/16', '11/16']);
+    expect(struck(odd.groove, 'left hand')).toMatchObject([
+      { height: 'accent', at: { n: 1, d: 4 } },
+      { height: 'accent', at: { n: 3, d: 4 } },
+    ]);
+  });
+
+  test('pairs: one for each slot; accents on the backbeat, ghosts elsewhere', () => {
+    const drill = made('pairs');
+    expect(drill.total).toBe(16);
+    expect(struck(drill.exercises[3]!.groove, 'left hand')).toMatchObject([{ height: 'ghost' }, { height: 'accent' }]);
+    expect(struck(drill.exercises[0]!.groove, 'left hand')).toMatchObject([{ height: 'ghost' }, { height: 'ghost' }]);
+    expect(struck(drill.exercises[15]!.groove, 'left hand')).toHaveLength(2);
+  });
+
+  test('accents: k in n are n over k; walking as many as strokes; the line never breaks', () => {
+    expect(made('accents', { accents: 2, among: 4 }).total).toBe(6);
+    expect(made('accents', { accents: 3, among: 8 }).total).toBe(56);
+    expect(made('accents', { among: 5, walking: true }).total).toBe(5);
+    const [first] = made('accents', { accents: 1, among: 3 }).exercises;
+    expect(first!.groove.bars).toHaveLength(3);
+    expect(strokesOf(first!.groove)).toHaveLength(48);
+    expect(says('accents', { accents: 2, among: 4 })).toEqual(['1 2', '1 3', '1 4', '2 3', '2 4', '3 4']);
+  });
+
+  test('rates: up, down, up and down, to and fro; only what fills the bars', () => {
+    expect(says('rates', { from: 'quarter', to: '8th triplet', way: 'up' })).toEqual(['quarters', 'quarter triplets', '8ths', '8th triplets']);
+    expect(made('rates', { from: 'quarter', to: '16th', way: 'up and down' }).total).toBe(9);
+    expect(says('rates', { from: '8th', to: '8th triplet', way: 'to and fro' })).toEqual(['8ths', '8th triplets']);
+    expect(makeDrill(rule('rates', { from: 'half', to: 'quarter', way: 'up', bars: 1 }, { meter: '3/4' }))).toMatchObject({ ok: false });
+  });
+
+  test('rolls: twice the strokes in the same time', () => {
+    for (const { groove, say } of made('rolls', {}, { parts: 4 }).exercises) {
+      const beats = Number(say[0]);
+      const all = strokesOf(groove);
+      const singles = all.filter(({ at }) => less(at, { n: beats, d: 4 }));
+      expect([singles.length, all.length - singles.length]).toEqual([4 * beats, 8 * beats]);
+    }
+  });
+
+  test('overlay: 3, 5 and 7 over 16 slots meet again after 3, 5 and 7 bars', () => {
+    expect(made('overlay').exercises.map(({ groove }) => groove.bars.length)).toEqual([3, 5, 7]);
+    expect(made('overlay', { lengths: [3] }, { meter: '3/4' }).exercises[0]!.groove.bars).toHaveLength(1);
+  });
+
+  test('displacement: home after as many moves as slots; the exact places of the vectors', () => {
+    expect(made('displacement').total).toBe(16);
+    expect(made('displacement', { by: 'half a beat' }).total).toBe(8);
+    const one = vectors.cases.find(({ meter, bars, shift }) => meter === '4/4' && bars === 1 && shift === '1/16')!;
+    const figure = writeGroove(oneLine('tttt', 'left hand'));
+    const second = made('displacement', { figure }, { ostinato: '' }).exercises[1]!;
+    expect(strokesOf(second.groove).map(({ at }) => format(at))).toEqual(one.moved);
+  });
+
+  test('re-rate: the order of strokes stays, the phrase says where it ends', () => {
+    const figure = writeGroove(oneLine('t.t.ttt.'));
+    const drill = made('re-rate', { figure, values: ['quarter', '16th'], mixed: false });
+    expect(drill.exercises.map(({ say }) => say)).toEqual([
+      '5 × quarter, ends 3/4 of a whole note before the bar line',
+      '5 × 16th, ends 11/16 of a whole note before the bar line',
+    ]);
+    expect(drill.exercises.map(({ groove }) => groove.bars.length)).toEqual([2, 1]);
+    // Of the six halves only those whose switch leaves every note on a grid.
+    expect(made('re-rate', { figure }).total).toBe(3 + 4);
+  });
+
+  test('the others: triplets against straight, flams from both hands, stickings home on 1, 12/8, odd meters', () => {
+    expect(says('straight to triplet')).toEqual(['shuffle, first two beats', 'full triplets, first two beats', 'shuffle, all', 'full triplets, all']);
+    const full = made('straight to triplet').exercises[3]!.groove;
+    expect([full.bars[0]!.strokes.length, full.bars[1]!.strokes.length]).toEqual([8, 12]);
+    const flams = made('flams and drags');
+    expect(flams.total).toBe(2 + 14);
+    expect(strokesOf(flams.exercises[1]!.groove).map(({ limb }) => limb[0])).toEqual(['r', 'l', 'r', 'l', 'r', 'l']);
+    expect(made('sticking').exercises.map(({ groove }) => groove.bars.length)).toEqual([1, 1, 1, 3, 1, 3, 1, 1, 1, 3]);
+    expect(made('compound', { what: 'every kick on the hats' }).total).toBe(4095);
+    expect(made('odd meters').exercises.map(({ say }) => say)).toContain('15/16 as 4+4+4+3');
+    expect(says('build-up', { figure: writeGroove(STARTERS[0]!) })).toEqual(['right foot', 'right foot, left hand', 'right foot, left hand, right hand']);
+    expect(made('build-up', { figure: writeGroove(STARTERS[0]!), way: 'pairs, then all' }).total).toBe(4);
+  });
+});
+
+describe('any rule of any family', () => {
+  const anyRule = fc
+    .record({
+      family: fc.constantFrom(...FAMILIES),
+      meter: fc.constantFrom('4/4', '3/4', '5/4', '6/8', '7/8', '12/8'),
+      parts: fc.integer({ min: 1, max: 4 }),
+      ostinato: fc.constantFrom('', 'hat 8ths', 'ride quarters, pedal quarters'),
+      order: fc.constantFrom('easy to hard' as const, 'as generated' as const, 'shuffled' as const),
+      seed: fc.nat(1000),
+      most: fc.integer({ min: 1, max: 12 }),
+      withoutTurnings: fc.boolean(),
+    })
+    .map(({ family, ...more }) => usualRule(family, more));
+
+  test('makes bars that can be kept, that fill their meter, never more than asked; the same again for the same rule', () => {
+    fc.assert(
+      fc.property(anyRule, (one) => {
+        const drill = makeDrill(one);
+        if (!drill.ok) {
+          for (const { path, say, remedy } of drill.problems) expect([path.length > 0, say !== '', remedy !== '']).toEqual([true, true, true]);
+          return;
+        }
+        expect(drill.value.exercises.length).toBe(Math.min(one.most, drill.value.different));
+        for (const { groove, difficulty } of drill.value.exercises) {
+          expect(readGroove(JSON.parse(JSON.stringify(writeGroove(groove)))).ok).toBe(true);
+          for (const bar of groove.bars) {
+            const counts = bar.cells.reduce((total, cell) => total + cell.counts, 0);
+            expect(equal(sum(Array.from({ length: counts }, () => ({ n: 1, d: bar.meter.unit }))), barLength(bar.meter))).toBe(true);
+          }
+          expect(difficulty.score).toBe(difficulty.reasons.reduce((total, { points }) => total + points, 0));
+        }
+        if (one.order === 'easy to hard') {
+          const scores = drill.value.exercises.map(({ difficulty }) => difficulty.score);
+          expect(scores).toEqual(scores.toSorted((a, b) => a - b));
+        }
+        expect(makeDrill(JSON.parse(JSON.stringify(one)))).toEqual(drill);
+      }),
+      { numRuns: 40 },
+    );
+  }, 60_000);
+
+  test('every family has usual values that make something in 4/4 16ths, and says what it trains', () => {
+    expect(FAMILIES).toHaveLength(15);
+    for (const family of FAMILIES as readonly Family[]) {
+      const drill = makeDrill(usualRule(family));
+      expect(drill.ok && drill.value.exercises.length > 0 && drill.value.trains.endsWith('.')).toBe(true);
+    }
+  });
+
+  test('the index-th exercise is made without the others, however many there are', () => {
+    const many = ready(rule('between', { where: 'every combination' }, { parts: 8, ostinato: 'hat quarters' }));
+    expect(many).toMatchObject({ ok: false, problems: [{ path: ['params', 'where'], say: '28 free places make too many combinations.' }] });
+    const some = ready(rule('between', { where: 'every combination' }, { parts: 4, ostinato: '' }));
+    expect(some).toMatchObject({ ok: true, value: { total: 65_535 } });
+  });
+});
+
+describe('choosing and ordering', () => {
+  test('of many as many are taken evenly by difficulty, the easiest and the hardest among them, and it says so', () => {
+    const drill = made('between', { where: 'every combination' }, { most: 20, order: 'easy to hard' });
+    expect(drill.said).toBe('255 exercises; 20 chosen evenly by difficulty.');
+    const all = made('between', { where: 'every combination' }).exercises.map(({ difficulty }) => difficulty.score);
+    const chosen = drill.exercises.map(({ difficulty }) => difficulty.score);
+    expect([chosen[0], chosen.at(-1)]).toEqual([Math.min(...all), Math.max(...all)]);
+  });
+
+  test('shuffled by a seed: the same exercises in another order, the same for the same seed', () => {
+    const order = (seed: number) => made('placement', {}, { order: 'shuffled', seed }).exercises.map(({ index }) => index);
+    expect(order(3)).toEqual(order(3));
+    expect(order(3)).not.toEqual(order(4));
+    expect(order(3).toSorted((a, b) => a - b)).toEqual(Array.from({ length: 16 }, (_, index) => index));
+  });
+
+  test('without turnings: 2 in 4 are two, not six; 255 are 35 necklaces', () => {
+    expect(says('accents', { accents: 2, among: 4 }, { withoutTurnings: true })).toEqual(['1 2', '1 3']);
+    // (1/8) Σ φ(d) 2^(8/d) = 36, less the empty one.
+    expect(made('between', { where: 'every combination' }, { withoutTurnings: true })).toMatchObject({
+      different: 35,
+      said: '255 exercises, 35 of them different.',
+    });
+  });
+
+  test('combinations are counted before they are made, each once', () => {
+    const all = Array.from({ length: binomial(7, 3) }, (_, index) => combination(7, 3, index).join());
+    expect(new Set(all).size).toBe(35);
+    expect([all[0], all.at(-1)]).toEqual(['0,1,2', '4,5,6']);
+    expect(binomial(16, 8)).toBe(12_870);
+    expect(bits(5, 4)).toEqual([0, 2]);
+    expect(evenly(10, 4)).toEqual([0, 3, 6, 9]);
+    expect(evenly(3, 9)).toEqual([0, 1, 2]);
+    expect(
+      [
+        [true, false, false],
+        [false, true, false],
+        [true, true, true],
+      ].map(isFirstTurning),
+    ).toEqual([true, false, true]);
+  });
+
+  test('what cannot be played at the goal is marked, not left out', () => {
+    const drill = made('placement', {}, { goal: 300, parts: 4, ostinato: 'hat 16ths' });
+    expect(drill.exercises).toHaveLength(16);
+    expect(drill.exercises[0]!.findings[0]).toMatchObject({ kind: 'speed' });
+  });
+});
+
+describe('what makes nothing is said at its field', () => {
+  const wrong = (...given: Parameters<typeof rule>) => {
+    const drill = makeDrill(rule(...given));
+    return drill.ok ? undefined : `${drill.problems[0]!.path.join('.')}: ${drill.problems[0]!.say}`;
+  };
+  test.each([
+    [wrong('between', {}, { ostinato: 'hat 16ths' }), 'params.where: The ostinato strikes on every slot, so nothing is free.'],
+    [wrong('accents', { accents: 9, among: 4 }), 'params.accents: 9 accents do not fit among 4 strokes.'],
+    [wrong('overlay', { keeps: 'left hand' }), 'params.keeps: One limb cannot play the figure and keep the count.'],
+    [wrong('placement', {}, { ostinato: 'hat sometimes' }), 'ostinato: “sometimes” is no limb, surface or note value.'],
+    [wrong('placement', {}, { meter: '4/5' }), 'meter: cannot stand below the line.'],
+    [wrong('rolls', {}, { parts: 8 }), 'parts: Doubles at twice 8 a count cannot be counted.'],
+    [wrong('placement', { limb: 'tail' }), expect.stringMatching(/^params.limb: /) as unknown as string],
+  ])('%#', (said, expected) => expect(said).toEqual(expected));
+
+  test('an ostinato is read as it is said; two lines for one limb are not', () => {
+    const read = readOstinato('ride quarters, left foot triplets', meterOf('4/4'));
+    expect(read.ok && read.value.map(({ limb }) => limb).filter((limb) => limb === 'left foot')).toHaveLength(12);
+    expect(readOstinato('hat 8ths, ride quarters', meterOf('4/4'))).toMatchObject({ ok: false, problems: [{ say: 'The right hand plays already.' }] });
+    expect(readOstinato('hat', meterOf('4/4')).ok).toBe(false);
+    expect(readOstinato('', meterOf('4/4'))).toEqual({ ok: true, value: [] });
+  });
+});
+
+test('a drill is played through as one groove, repeats and rest written out; too long is said', () => {
+  const one = rule('placement', {}, { most: 4, repeats: 2, rest: 1 });
+  const drill = makeDrill(one);
+  if (!drill.ok) throw new Error('none');
+  const whole = asGroove(drill.value, one, 'Four places');
+  expect(whole.ok && whole.value.bars.map(({ strokes }) => strokes.length > 0)).toEqual([
+    true,
+    true,
+    false,
+    true,
+    true,
+    false,
+    true,
+    true,
+    false,
+    true,
+    true,
+    false,
+  ]);
+  const long = rule('between', { where: 'every combination' });
+  const many = makeDrill(long);
+  expect(many.ok && asGroove(many.value, long, 'All').ok).toBe(false);
+});
+
+test('the caller calls a bar ahead, never the same twice running, and the same for the same seed', () => {
+  const range = [0, 1, 2, 3].map((n) => ({ n, d: 4 }));
+  const called = calls(range, 64, 2, 9);
+  expect(called.map(({ bar }) => bar)).toEqual(Array.from({ length: 31 }, (_, index) => 2 * (index + 1)));
+  for (let index = 1; index < called.length; index++) expect(called[index]!.at).not.toBe(called[index - 1]!.at);
+  expect(calls(range, 64, 2, 9)).toEqual(called);
+  expect(new Set(called.map(({ at }) => at.n)).size).toBe(4);
+  expect(calls([range[0]!], 4, 1, 9)).toHaveLength(3);
+});
+
+test('a weakness chooses family and parameters, and what it chooses makes a drill', () => {
+  expect(drillFor({ switches: ['8th', '8th triplet'], tempo: 70 })).toMatchObject({ family: 'rates', params: { way: 'to and fro' }, goal: 70 });
+  expect(drillFor({ limb: 'right foot', offBeats: true, tempo: 70 })).toMatchObject({ family: 'between' });
+  for (const weakness of [{ limb: 'left hand' as const }, { limb: 'right hand' as const, offBeats: true }, { offBeats: true }, { uneven: true }, {}]) {
+    const drill = makeDrill(drillFor({ ...weakness, tempo: 80 }));
+    expect(drill.ok && drill.value.exercises.length > 0).toBe(true);
+  }
+});

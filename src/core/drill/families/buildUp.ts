@@ -1,0 +1,60 @@
+import { z } from 'zod';
+import { fail, ok } from '../../result';
+import { LIMBS, type Limb } from '../../groove/limbs';
+import { combination, binomial } from '../choose';
+import { family, limbShape, type Ground } from '../family';
+import { figureShape, strokesToMove } from '../figure';
+
+const shape = z.object({
+  figure: figureShape,
+  way: z.enum(['limb by limb', 'take one out', 'pairs, then all']).default('limb by limb').describe('How'),
+  order: z.array(limbShape).max(4).default(['right foot', 'left hand', 'right hand', 'left foot']).describe('Order'),
+});
+type Params = z.output<typeof shape>;
+
+/** The limbs that play, in the order asked for; those the order leaves out come last. */
+function playing({ figure, order }: Params, ground: Ground): Limb[] {
+  const limbs = new Set(
+    figure
+      ? strokesToMove(figure, ground).strokes.map(({ limb }) => limb)
+      : [...strokesToMove(figure, ground).strokes, ...ground.ostinato].map(({ limb }) => limb),
+  );
+  return [...new Set([...order, ...LIMBS])].filter((limb) => limbs.has(limb));
+}
+
+function limbsAt(params: Params, ground: Ground, index: number): Limb[] {
+  const all = playing(params, ground);
+  if (params.way === 'limb by limb') return all.slice(0, index + 1);
+  if (params.way === 'take one out') return index === 0 ? all : all.filter((_, at) => at !== index - 1);
+  return index < binomial(all.length, 2) ? combination(all.length, 2, index).map((at) => all[at]!) : all;
+}
+
+export const buildUp = family<Params>({
+  name: 'build-up',
+  wish: 'a groove limb by limb',
+  version: 1,
+  shape,
+  trains: ({ way }) =>
+    way === 'limb by limb'
+      ? 'One limb, then the next with it, until all are there.'
+      : way === 'take one out'
+        ? 'One limb is left out and put back: each knows its own line.'
+        : 'Two limbs at a time, then all of them.',
+  total: (params, ground) => {
+    const limbs = playing(params, ground).length;
+    if (limbs < 2)
+      return fail({
+        path: ['figure'],
+        where: 'figure',
+        say: 'One limb alone has nothing to be built up from.',
+        remedy: 'Choose a groove for two limbs or more, or an ostinato.',
+      });
+    return ok(params.way === 'limb by limb' ? limbs : params.way === 'take one out' ? limbs + 1 : binomial(limbs, 2) + (limbs > 2 ? 1 : 0));
+  },
+  figure: (params, ground, index) => {
+    const limbs = limbsAt(params, ground, index);
+    const { strokes, bars } = strokesToMove(params.figure, ground);
+    const all = params.figure ? strokes : [...strokes, ...ground.ostinato.filter((one) => !strokes.some((other) => other.limb === one.limb))];
+    return { say: limbs.join(', '), bars, strokes: all.filter(({ limb }) => limbs.includes(limb)), alone: true };
+  },
+});

@@ -1,0 +1,85 @@
+import { z } from 'zod';
+import { fail, ok } from '../../result';
+import { compare, format, frac, mul, sub } from '../../time/fraction';
+import type { NoteValue } from '../../time/noteValue';
+import { barsFrom, barsToFill, layOut, type RateSpan } from '../../groove/place';
+import { family, lengthOfBar, stroke, type Ground } from '../family';
+import { figureShape, strokesToMove } from '../figure';
+
+const VALUES = ['quarter', 'quarter triplet', '8th', '8th triplet', '16th', '16th triplet'] as const satisfies readonly NoteValue[];
+
+const shape = z.object({
+  figure: figureShape,
+  values: z.array(z.enum(VALUES)).min(1).max(VALUES.length).default(['8th', '8th triplet', '16th']).describe('Written in'),
+  mixed: z.boolean().default(true).describe('And in two halves of different values'),
+});
+type Params = z.output<typeof shape>;
+
+function momentsOf({ figure }: Params, ground: Ground): string[] {
+  const { strokes } = strokesToMove(figure, ground);
+  return [...new Set(strokes.toSorted((a, b) => compare(a.at, b.at)).map(({ at }) => format(at)))];
+}
+
+function plans(params: Params, ground: Ground): RateSpan[][] {
+  const notes = momentsOf(params, ground).length;
+  const whole = params.values.map((value): RateSpan[] => [{ value, notes }]);
+  if (!params.mixed || notes < 2) return whole.filter((plan) => isWritable(plan, ground));
+  const half = Math.floor(notes / 2);
+  const halves = params.values.flatMap((first) =>
+    params.values.flatMap((second) =>
+      first === second
+        ? []
+        : [
+            [
+              { value: first, notes: half },
+              { value: second, notes: notes - half },
+            ],
+          ],
+    ),
+  );
+  // A switch in the middle of a count may leave places that no grid holds.
+  return [...whole, ...halves].filter((plan) => isWritable(plan, ground));
+}
+
+function isWritable(plan: RateSpan[], ground: Ground): boolean {
+  const { onsets, endsAt } = layOut(plan);
+  const bars = Array.from({ length: barsToFill(endsAt, ground.meter) }, () => ({ meter: ground.meter }));
+  return (
+    barsFrom(
+      onsets.map((at) => stroke('left hand', 'snare', at)),
+      bars,
+      ground.reading,
+    ) !== undefined
+  );
+}
+
+export const reRate = family<Params>({
+  name: 're-rate',
+  wish: 'one phrase written in other notes',
+  version: 1,
+  shape,
+  trains: () => 'The same order of strokes in another value: what the hands know comes at other places of the count.',
+  total: (params, ground) =>
+    plans(params, ground).length
+      ? ok(plans(params, ground).length)
+      : fail({
+          path: ['values'],
+          where: 'values',
+          say: 'None of these values can be written in this meter.',
+          remedy: 'Choose others, or a groove with strokes.',
+        }),
+  figure: (params, ground, index) => {
+    const plan = plans(params, ground)[index]!;
+    const { onsets, endsAt } = layOut(plan);
+    const place = new Map(momentsOf(params, ground).map((at, moment) => [at, onsets[moment]!]));
+    const bars = barsToFill(endsAt, ground.meter);
+    const rest = sub(mul(lengthOfBar(ground), frac(bars)), endsAt);
+    const ends = rest.n ? `, ends ${format(rest)} of a whole note before the bar line` : ', ends on the bar line';
+    return {
+      say: `${plan.map(({ value, notes }) => `${notes} × ${value}`).join(', ')}${ends}`,
+      bars,
+      strokes: strokesToMove(params.figure, ground).strokes.map((one) => ({ ...one, at: place.get(format(one.at))! })),
+      alone: true,
+    };
+  },
+});
