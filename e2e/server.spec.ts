@@ -8,7 +8,7 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.goto('/sign-in');
     await expectAccessible(page);
     for (const [who, paths] of [
-      ['Oda', ['/today', '/people', '/people/new', '/takes', '/grooves', '/workshop']],
+      ['Oda', ['/today', '/people', '/people/new', '/takes', '/grooves', '/drills', '/workshop']],
       ['Ilse', ['/today', '/takes', '/grooves']],
     ] as const) {
       await comeInAs(page, who);

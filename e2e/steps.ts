@@ -15,8 +15,13 @@ export async function openRoom(page: Page): Promise<void> {
 
 /** Chooses from a list. */
 export async function choose(page: Page, list: string, option: string, inside: Page | Locator = page): Promise<void> {
-  await inside.getByLabel(list, { exact: true }).click();
-  await page.getByRole('option', { name: option, exact: true }).click();
+  const wanted = page.getByRole('option', { name: option, exact: true });
+  // The last list may still be fading over this one, and then takes the click.
+  await expect(async () => {
+    await inside.getByLabel(list, { exact: true }).click();
+    await expect(wanted).toBeVisible({ timeout: 3000 });
+  }).toPass();
+  await wanted.click();
   // Until it is gone the list takes the next click for itself.
   await expect(page.getByRole('listbox')).toHaveCount(0);
 }

@@ -20,6 +20,7 @@ z.config({ jitless: true });
 const TEACHER = [
   ['Today', '/today'],
   ['Grooves', '/grooves'],
+  ['Drills', '/drills'],
   ['People', '/people'],
   ['Log', '/takes'],
   ['Workshop', '/workshop'],
@@ -75,7 +76,7 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
               aria-current={here ? 'page' : undefined}
               sx={{
                 width: { sm: 1 },
-                px: { xs: 1, sm: 0 },
+                px: { xs: role === 'teacher' ? 0.6 : 1, sm: 0 },
                 minHeight: 44,
                 display: 'grid',
                 placeItems: 'center',
@@ -106,7 +107,7 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
           <SchemeButton />
           <form action={signOut}>
             <Tooltip title={`${name}, ${workshop}: sign out`} placement="right">
-              <IconButton type="submit" aria-label={`Sign out ${name}`} sx={{ color: 'inherit', width: 44, height: 44 }}>
+              <IconButton type="submit" aria-label={`Sign out ${name}`} sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}>
                 <LogoutOutlined fontSize="small" />
               </IconButton>
             </Tooltip>
@@ -136,7 +137,7 @@ function SchemeButton() {
   const { icon: Icon, words, next } = SCHEMES[(mounted && mode) || 'system'];
   return (
     <Tooltip title={`${words}: change`} placement="right">
-      <IconButton onClick={() => setMode(next)} aria-label={`${words}: change`} sx={{ color: 'inherit', width: 44, height: 44 }}>
+      <IconButton onClick={() => setMode(next)} aria-label={`${words}: change`} sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}>
         <Icon fontSize="small" />
       </IconButton>
     </Tooltip>

@@ -55,3 +55,13 @@ export async function newGrooveAction(form: FormData): Promise<void> {
   });
   redirect(`/bench/${id}`);
 }
+
+/** Keeps what was made elsewhere as a groove and opens it on the bench; a word when it is none. */
+export async function keepGrooveAction(given: GrooveJson): Promise<string | undefined> {
+  const teacher = await requireTeacher();
+  const read = readGroove(given);
+  if (!read.ok) return sentence(read.problems[0]!);
+  const id = await asPerson((db) => addGroove(db, teacher, { groove: read.value, level: 'first year' }));
+  revalidatePath('/grooves');
+  redirect(`/bench/${id}`);
+}

@@ -1,0 +1,40 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { School } from '@/core/count/schools';
+import type { Drill, Rule } from '@/core/drill/drill';
+import type { Limits } from '@/core/groove/checks';
+import type { Result } from '@/core/result';
+import type { DrillAnswer, DrillAsked } from './drill.worker';
+
+export interface Making {
+  /** The last one that was made; it stays while the next is on its way. */
+  made?: Result<Drill>;
+  /** How much of the next is done, while it is on its way. */
+  share?: number;
+  stop: () => void;
+}
+
+/** A drill made in a worker whenever its rule changes. */
+export function useDrill(rule: Rule, school: School, limits: Limits): Making {
+  const [made, setMade] = useState<Result<Drill>>();
+  const [working, setWorking] = useState<{ worker: Worker; share: number }>();
+  useEffect(() => {
+    const worker = new Worker(new URL('./drill.worker.ts', import.meta.url));
+    worker.onmessage = ({ data }: MessageEvent<DrillAnswer>) => {
+      if ('share' in data) return setWorking({ worker, share: data.share });
+      setMade(data.drill);
+      setWorking(undefined);
+    };
+    worker.postMessage({ rule, school, limits } satisfies DrillAsked);
+    return () => {
+      worker.terminate();
+      setWorking(undefined);
+    };
+  }, [rule, school, limits]);
+  const stop = () => {
+    working?.worker.terminate();
+    setWorking(undefined);
+  };
+  return { made, share: working?.share, stop };
+}
