@@ -53,3 +53,37 @@ test('of a thousand exercises only those in sight are drawn', async ({ page }) =
   await expect(drawn.first()).toBeVisible();
   expect(await drawn.count()).toBeLessThan(40);
 });
+
+test('a drill from the shelf is picked over, kept under a name, and there after a reload', async ({ page }) => {
+  await comeInAs(page, 'Oda');
+  await page.goto('/drills');
+  const exercise = (number: number) => page.getByRole('region', { name: `Exercise ${number}`, exact: true });
+  await page.getByRole('button', { name: 'Shelf', exact: true }).click();
+  const shelf = page.getByRole('dialog', { name: 'Shelf of drills' });
+  await expect(shelf.getByText('What you keep under a name stands here.')).toBeVisible();
+  await expectAccessible(page);
+  await shelf.getByRole('button', { name: 'Quarter planks: the kick goes round' }).click();
+  await expect(page.getByRole('status').getByText('4 exercises.')).toBeVisible();
+  await expect(exercise(1)).toContainText('count 1');
+  await page.getByRole('button', { name: 'Leave exercise 1 out' }).click();
+  await expect(page.getByRole('status').getByText('4 exercises; 3 picked by hand.')).toBeVisible();
+  await page.getByRole('button', { name: 'Exercise 1 later' }).click();
+  await expect(exercise(1)).toContainText('count 3');
+  await page.getByLabel('Name').fill('');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('Give the drill a name.')).toBeVisible();
+  await page.getByLabel('Name').fill('Three planks of mine');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('“Three planks of mine” is on the shelf.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('status').getByText('16 exercises.')).toBeVisible();
+  await page.getByRole('button', { name: 'Shelf', exact: true }).click();
+  await shelf.getByRole('button', { name: 'Three planks of mine', exact: true }).click();
+  await expect(page.getByRole('status').getByText('4 exercises; 3 picked by hand.')).toBeVisible();
+  await expect(exercise(1)).toContainText('count 3');
+  await page.getByRole('button', { name: 'All that were left out, back in order' }).click();
+  await expect(page.getByRole('status').getByText('4 exercises.')).toBeVisible();
+  await page.getByRole('button', { name: 'Shelf', exact: true }).click();
+  await shelf.getByRole('button', { name: 'Take Three planks of mine off the shelf' }).click();
+  await expect(shelf.getByText('What you keep under a name stands here.')).toBeVisible();
+});

@@ -13,6 +13,7 @@ import { asGroove, evenly, makeDrill, ready, usualRule, type Rule } from './dril
 import type { Family } from './family';
 import { readOstinato } from './ostinato';
 import { FAMILIES, familyNamed } from './registry';
+import { PATHS, SHELF } from './shelf';
 import { drillFor } from './weakness';
 
 const rule = (family: string, params: Record<string, unknown> = {}, more: object = {}): Rule =>
@@ -289,5 +290,23 @@ test('a weakness chooses family and parameters, and what it chooses makes a dril
   for (const weakness of [{ limb: 'left hand' as const }, { limb: 'right hand' as const, offBeats: true }, { offBeats: true }, { uneven: true }, {}]) {
     const drill = makeDrill(drillFor({ ...weakness, tempo: 80 }));
     expect(drill.ok && drill.value.exercises.length > 0).toBe(true);
+  }
+});
+
+test('picked by hand: these exercises in this order, and no others', () => {
+  const drill = made('placement', {}, { picked: [3, 0, 9] });
+  expect(drill.exercises.map(({ index }) => index)).toEqual([3, 0, 9]);
+  expect(drill.said).toBe('16 exercises; 3 picked by hand.');
+  expect(makeDrill(rule('placement', {}, { picked: [16] }))).toMatchObject({ ok: false, problems: [{ path: ['picked'] }] });
+});
+
+test('the shelf has at least 40 drills in five paths, each with its own name, each making what can be played at its tempo', () => {
+  expect(SHELF.length).toBeGreaterThanOrEqual(40);
+  expect(new Set(SHELF.map(({ name }) => name)).size).toBe(SHELF.length);
+  for (const path of PATHS) expect(SHELF.filter((one) => one.path === path).length).toBeGreaterThanOrEqual(8);
+  for (const { name, family, change } of SHELF) {
+    const drill = makeDrill(usualRule(familyNamed(family)!, change));
+    expect([name, drill.ok && drill.value.exercises.length > 0]).toEqual([name, true]);
+    if (drill.ok) expect([name, drill.value.exercises.flatMap(({ findings }) => findings).map(({ say }) => say)]).toEqual([name, []]);
   }
 });

@@ -3,6 +3,7 @@ import { placeInWords } from '../count/placeInWords';
 import { SCHOOLS, type School } from '../count/schools';
 import { check, LIMITS, type Finding, type Limits } from '../groove/checks';
 import { MOST_BARS, tempoShape, type Groove } from '../groove/document';
+import { cellsOfDivisions } from '../groove/grid';
 import { barsFrom, type FreeStroke } from '../groove/place';
 import { randomFrom } from '../random';
 import { fail, ok, type Problem, type Result } from '../result';
@@ -42,6 +43,8 @@ export const ruleShape = z.strictObject({
   rest: z.number().int().min(0).max(4).default(0),
   /** Of exercises that are the same turned round, only the first. */
   withoutTurnings: z.boolean().default(false),
+  /** Chosen by hand: these exercises of the rule, in this order. */
+  picked: z.array(z.number().int().min(0)).min(1, 'Keep at least one exercise.').max(1000).optional(),
 });
 export type Rule = z.output<typeof ruleShape>;
 
@@ -131,7 +134,9 @@ export function makeDrill(
     );
   const wanted = rule.withoutTurnings ? range(total).filter((index) => isDifferent(family.figure(params, ground, index))) : undefined;
   const different = wanted?.length ?? total;
-  const candidates = evenly(different, Math.min(different, MOST_SCORED)).map((place) => wanted?.[place] ?? place);
+  const byHand = rule.picked;
+  if (byHand?.some((index) => index >= total)) return fail(at('picked', 'Some of the exercises picked are not of this rule.', 'Pick them again.'));
+  const candidates = byHand ?? evenly(different, Math.min(different, MOST_SCORED)).map((place) => wanted?.[place] ?? place);
   const scored = candidates.map((index, done) => {
     if (done % 500 === 0) onShare(done / (candidates.length + rule.most));
     const figure = family.figure(params, ground, index);
@@ -139,7 +144,7 @@ export function makeDrill(
   });
   const byDifficulty = scored.toSorted((a, b) => a.difficulty.score - b.difficulty.score || a.index - b.index);
   const chosen = evenly(byDifficulty.length, Math.min(rule.most, byDifficulty.length)).map((place) => byDifficulty[place]!);
-  const ordered = inOrder(chosen, rule);
+  const ordered = byHand ? scored : inOrder(chosen, rule);
 
   const exercises: Exercise[] = [];
   for (const [place, { index, figure, difficulty }] of ordered.entries()) {
@@ -161,7 +166,11 @@ export function makeDrill(
   onShare(1);
   const many = (count: number) => `${count.toLocaleString('en')} ${count === 1 ? 'exercise' : 'exercises'}`;
   const turned = different < total ? `, ${different.toLocaleString('en')} of them different` : '';
-  const took = exercises.length < different ? `; ${exercises.length.toLocaleString('en')} chosen evenly by difficulty` : '';
+  const took = byHand
+    ? `; ${exercises.length.toLocaleString('en')} picked by hand`
+    : exercises.length < different
+      ? `; ${exercises.length.toLocaleString('en')} chosen evenly by difficulty`
+      : '';
   return ok({ trains: family.trains(params, ground), total, different, exercises, said: `${many(total)}${turned}${took}.` });
 }
 
@@ -195,9 +204,11 @@ function layOut(figure: Figure, ground: Ground, { reading }: Rule): Groove['bars
     : bars.flatMap((bar) => ground.ostinato.map((one): FreeStroke => ({ ...one, at: add(one.at, mul(barLength(meter), frac(bar))) })));
   const kept = under.filter((one) => !figure.strokes.some((other) => other.limb === one.limb && equal(other.at, one.at)));
   const strokes = [...figure.strokes, ...kept].sort((a, b) => compare(a.at, b.at));
+  // The grid of the ground stays wherever it holds what is struck, so that all exercises are counted alike.
+  const cells = figure.meter ? undefined : cellsOfDivisions(meter, reading, ground.parts);
   return barsFrom(
     strokes,
-    bars.map(() => ({ meter })),
+    bars.map(() => ({ meter, cells })),
     reading,
   );
 }

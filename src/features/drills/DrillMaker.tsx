@@ -14,12 +14,15 @@ import { usualRule, type Drill, type Rule } from '@/core/drill/drill';
 import { FAMILIES, familyNamed } from '@/core/drill/registry';
 import type { Limits } from '@/core/groove/checks';
 import { writeGroove, type GrooveJson } from '@/core/groove/document';
+import type { KeptDrill } from '@/server/drills';
 import { Page } from '@/ui/Page';
 import { opening } from '@/ui/words';
+import { dropDrillAction, keepDrillAction } from './actions';
 import { ExerciseRow } from './ExerciseRow';
 import { GroundFields } from './GroundFields';
 import { ParameterFields } from './ParameterFields';
 import { parametersOf } from './parameters';
+import { Shelf } from './Shelf';
 import { useDrill } from './useDrill';
 import { useHearExercise } from './useHearExercise';
 
@@ -28,10 +31,11 @@ interface DrillMakerProps {
   limits: Limits;
   /** Keeps an exercise as a groove and opens it on the bench; a word when it cannot be. */
   toBench: (groove: GrooveJson) => Promise<string | undefined>;
+  kept: readonly KeptDrill[];
 }
 
 /** Rules that write exercises: what is wished on the left, what it comes to on the right, at once. */
-export function DrillMaker({ school, limits, toBench }: DrillMakerProps) {
+export function DrillMaker({ school, limits, toBench, kept }: DrillMakerProps) {
   const [rule, setRule] = useState<Rule>(() => usualRule(FAMILIES[0]!));
   const family = familyNamed(rule.family)!;
   const parameters = useMemo(() => parametersOf(family), [family]);
@@ -43,12 +47,32 @@ export function DrillMaker({ school, limits, toBench }: DrillMakerProps) {
   if (made?.ok && made.value !== shown) setShown(made.value);
   const problems = made && !made.ok ? made.problems : [];
   const elsewhere = problems.filter(({ path }) => !(path[0] === 'params' && parameters.some(({ name }) => name === path[1])) && !FIELDS.has(String(path[0])));
+  // What was picked by hand was picked of the rule as it was.
   const change = (wanted: Partial<Rule>) => {
     ear.stop();
-    setRule((before) => ({ ...before, ...wanted }));
+    setRule((before) => ({ ...before, picked: undefined, ...wanted }));
+  };
+  const [name, setName] = useState('');
+  const [shelf, setShelf] = useState(false);
+  const [done, setDone] = useState<string>();
+  const order = shown?.exercises.map(({ index }) => index) ?? [];
+  const swap = (place: number, by: 1 | -1) =>
+    change({ picked: order.toSpliced(Math.min(place, place + by), 2, order[Math.max(place, place + by)]!, order[Math.min(place, place + by)]!) });
+  const keep = async () => {
+    const problem = await keepDrillAction(name, rule);
+    setSay(problem);
+    setDone(problem ? undefined : `“${name.trim()}” is on the shelf.`);
   };
   return (
-    <Page title="Drills" note="A rule writes the exercises, in order, counted and explained">
+    <Page
+      title="Drills"
+      note="A rule writes the exercises, in order, counted and explained"
+      actions={
+        <Button variant="outlined" onClick={() => setShelf(true)} sx={{ minHeight: 44 }}>
+          Shelf
+        </Button>
+      }
+    >
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '320px 1fr' }, gap: 4, alignItems: 'start' }}>
         <Box
           component="form"
@@ -74,6 +98,15 @@ export function DrillMaker({ school, limits, toBench }: DrillMakerProps) {
             Over
           </Typography>
           <GroundFields rule={rule} problems={problems} onChange={change} />
+          <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', mt: 1 }}>
+            <TextField fullWidth label="Name" value={name} onChange={({ target }) => setName(target.value.slice(0, 120))} />
+            <Button variant="contained" disabled={!made?.ok} onClick={() => void keep()} sx={{ minHeight: 40 }}>
+              Keep
+            </Button>
+          </Box>
+          <Typography role="status" variant="body2" color="textSecondary">
+            {done}
+          </Typography>
         </Box>
         {/* A list that is made anew must not pull the page along. */}
         <Box sx={{ minWidth: 0, overflowAnchor: 'none' }}>
@@ -82,6 +115,11 @@ export function DrillMaker({ school, limits, toBench }: DrillMakerProps) {
             <Typography role="status" color="textSecondary">
               {problems.length ? 'This rule makes nothing; below is what the last one made.' : shown?.said}
             </Typography>
+            {rule.picked && (
+              <Button size="small" onClick={() => change({})}>
+                All that were left out, back in order
+              </Button>
+            )}
           </Box>
           {share !== undefined && (
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
@@ -107,6 +145,9 @@ export function DrillMaker({ school, limits, toBench }: DrillMakerProps) {
                   heard={ear.heard === exercise.index}
                   onHear={() => void ear.hear(exercise)}
                   onStop={ear.stop}
+                  onEarlier={place > 0 ? () => swap(place, -1) : undefined}
+                  onLater={place < order.length - 1 ? () => swap(place, 1) : undefined}
+                  onLeaveOut={order.length > 1 ? () => change({ picked: order.toSpliced(place, 1) }) : undefined}
                   onBench={() =>
                     void toBench(writeGroove({ ...exercise.groove, title: opening(`${family.name}: ${exercise.say}`).slice(0, 120) })).then(setSay)
                   }
@@ -116,6 +157,18 @@ export function DrillMaker({ school, limits, toBench }: DrillMakerProps) {
           )}
         </Box>
       </Box>
+      {shelf && (
+        <Shelf
+          kept={kept}
+          onClose={() => setShelf(false)}
+          onDrop={(id) => void dropDrillAction(id)}
+          onChoose={(chosen, ready) => {
+            setShelf(false);
+            setName(chosen);
+            change(ready);
+          }}
+        />
+      )}
     </Page>
   );
 }

@@ -1,0 +1,76 @@
+'use client';
+
+import DeleteOutlineRounded from '@mui/icons-material/DeleteOutlineRounded';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Drawer from '@mui/material/Drawer';
+import IconButton from '@mui/material/IconButton';
+import Typography from '@mui/material/Typography';
+import type { Rule } from '@/core/drill/drill';
+import { usualRule } from '@/core/drill/drill';
+import { familyNamed } from '@/core/drill/registry';
+import { PATHS, SHELF } from '@/core/drill/shelf';
+import type { KeptDrill } from '@/server/drills';
+import { opening } from '@/ui/words';
+
+interface ShelfProps {
+  kept: readonly KeptDrill[];
+  onChoose: (name: string, rule: Rule) => void;
+  onDrop: (id: string) => void;
+  onClose: () => void;
+}
+
+/** Drills that are ready: the workshop's own, and those that ship, path by path. */
+export function Shelf({ kept, onChoose, onDrop, onClose }: ShelfProps) {
+  return (
+    <Drawer
+      anchor="right"
+      open
+      onClose={onClose}
+      slotProps={{ paper: { role: 'dialog', 'aria-label': 'Shelf of drills', sx: { width: { xs: 1, sm: 420 }, p: 2.5 } } }}
+    >
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', mb: 1 }}>
+        <Typography variant="h2">Shelf</Typography>
+        <Button onClick={onClose}>Close</Button>
+      </Box>
+      <Part title="Your own">
+        {!kept.length && <Typography color="textSecondary">What you keep under a name stands here.</Typography>}
+        {kept.map(({ id, name, rule }) => (
+          <Box key={id} sx={{ display: 'flex', alignItems: 'center' }}>
+            <Entry name={name} onChoose={() => onChoose(name, rule)} />
+            <IconButton aria-label={`Take ${name} off the shelf`} onClick={() => onDrop(id)} sx={{ width: 44, height: 44 }}>
+              <DeleteOutlineRounded />
+            </IconButton>
+          </Box>
+        ))}
+      </Part>
+      {PATHS.map((path) => (
+        <Part key={path} title={opening(path)}>
+          {SHELF.filter((one) => one.path === path).map(({ name, family, change }) => (
+            <Entry key={name} name={name} onChoose={() => onChoose(name, usualRule(familyNamed(family)!, change))} />
+          ))}
+        </Part>
+      ))}
+    </Drawer>
+  );
+}
+
+function Part({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <Box role="group" aria-label={title} sx={{ mt: 2 }}>
+      <Typography variant="h3">{title}</Typography>
+      {children}
+    </Box>
+  );
+}
+
+function Entry({ name, onChoose }: { name: string; onChoose: () => void }) {
+  return (
+    <Button
+      onClick={onChoose}
+      sx={{ justifyContent: 'flex-start', textAlign: 'left', width: 1, minHeight: 44, fontWeight: 450, overflowWrap: 'anywhere', color: 'text.primary' }}
+    >
+      {name}
+    </Button>
+  );
+}
