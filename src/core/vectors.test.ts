@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { labels } from './count/labels';
 import { schoolNamed } from './count/schools';
@@ -12,11 +11,7 @@ import { barLength, barStarts, countsOf, parseMeter, type Reading } from './time
 import { valueFigures, type NoteValue } from './time/noteValue';
 import { offBeat, swungPlace } from './time/swing';
 import { clock, steady } from './time/tempoMap';
-
-/** Exact answers worked out by a program that shares no code with this one; see vectors/README.md. */
-function cases<T>(name: string): T[] {
-  return (JSON.parse(readFileSync(new URL(`vectors/${name}.json`, import.meta.url), 'utf8')) as { cases: T[] }).cases;
-}
+import { cases } from './testing/vectors';
 
 function meterOf(text: string) {
   const meter = parseMeter(text);

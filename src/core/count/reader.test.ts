@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { cellsOfDivisions, slotsOfBar, type Cell } from '../groove/grid';
 import { meterOf } from '../testing/arbitrary';
@@ -9,10 +8,8 @@ import { readSpoken } from './reader';
 import { sayPlace } from './sayPlace';
 import { SCHOOLS, schoolNamed } from './schools';
 import type { SpokenBar } from './spoken';
+import { cases } from '../testing/vectors';
 
-function cases<T>(name: string): T[] {
-  return (JSON.parse(readFileSync(new URL(`../vectors/${name}.json`, import.meta.url), 'utf8')) as { cases: T[] }).cases;
-}
 const barOf = (meter: string, grid: number | number[] | Cell[], reading: Reading = 'numbers'): SpokenBar => ({
   meter: meterOf(meter),
   reading,

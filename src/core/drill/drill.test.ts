@@ -6,7 +6,7 @@ import { STARTERS } from '../testing/starters';
 import { meterOf, oneLine } from '../testing/arbitrary';
 import { equal, format, less, sum } from '../time/fraction';
 import { barLength } from '../time/meter';
-import vectors from '../vectors/displacements.json';
+import { cases } from '../testing/vectors';
 import { calls } from './caller';
 import { binomial, bits, combination, isFirstTurning } from './choose';
 import { asGroove, evenly, makeDrill, ready, usualRule, type Rule } from './drill';
@@ -87,7 +87,9 @@ describe('counted on paper', () => {
   test('displacement: home after as many moves as slots; the exact places of the vectors', () => {
     expect(made('displacement').total).toBe(16);
     expect(made('displacement', { by: 'half a beat' }).total).toBe(8);
-    const one = vectors.cases.find(({ meter, bars, shift }) => meter === '4/4' && bars === 1 && shift === '1/16')!;
+    const one = cases<{ meter: string; bars: number; shift: string; moved: string[] }>('displacements').find(
+      ({ meter, bars, shift }) => meter === '4/4' && bars === 1 && shift === '1/16',
+    )!;
     const figure = writeGroove(oneLine('tttt', 'left hand'));
     const second = made('displacement', { figure }, { ostinato: '' }).exercises[1]!;
     expect(strokesOf(second.groove).map(({ at }) => format(at))).toEqual(one.moved);

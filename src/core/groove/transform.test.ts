@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { STARTERS } from '../testing/starters';
 import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
@@ -16,10 +15,8 @@ import { foldSwing, toFullTriplets, toShuffle, writeSwingOut } from './feel';
 import { accentPattern, keepLimbs, leanLimb, mirrorHands, moveLine, openHanded, turnKit } from './lines';
 import { displace, otherBottomNumber, readAs, rerate, stretch } from './transform';
 import type { Transformed } from './transformed';
+import { cases } from '../testing/vectors';
 
-function cases<T>(name: string): T[] {
-  return (JSON.parse(readFileSync(new URL(`../vectors/${name}.json`, import.meta.url), 'utf8')) as { cases: T[] }).cases;
-}
 function done(answer: Result<Transformed>): Groove {
   if (!answer.ok) throw new Error(answer.problems[0]!.say);
   expect(readGroove(JSON.parse(JSON.stringify(writeGroove(answer.value.groove)))).ok).toBe(true);
