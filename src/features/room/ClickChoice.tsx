@@ -26,6 +26,7 @@ import { ZERO } from '@/core/time/fraction';
 import { countsOf } from '@/core/time/meter';
 import type { Bpm } from '@/core/time/units';
 import { tempoInWords } from '@/ui/words';
+import { numberTyped } from './NumberField';
 
 interface ClickChoiceProps {
   click: ClickPlan;
@@ -118,13 +119,12 @@ function OwnClick({ groove, bpm, onTake, onClose }: OwnClickProps) {
   const [seed] = useState(() => Math.floor(Math.random() * 2 ** 32));
   const [first] = groove.bars;
   const counts = countsOf(first!.meter, groove.reading);
-  const number = (text: string) => (text.trim() ? Number(text.replace(',', '.')) : NaN);
   const base = CLICK_PLANS[of] as BasePlan;
   const wanted = {
-    gaps: { kind: 'gaps', of: base, on: number(on), off: number(off) },
-    only: { kind: 'on', counts: [number(count)] },
-    drops: { kind: 'drops', of: base, percent: number(percent), seed },
-    thinning: { kind: 'thinning', stages: THINNING_STAGES, bars: number(bars) },
+    gaps: { kind: 'gaps', of: base, on: numberTyped(on), off: numberTyped(off) },
+    only: { kind: 'on', counts: [numberTyped(count)] },
+    drops: { kind: 'drops', of: base, percent: numberTyped(percent), seed },
+    thinning: { kind: 'thinning', stages: THINNING_STAGES, bars: numberTyped(bars) },
   }[kind];
   const read = clickPlanShape.safeParse(wanted);
   const problem = read.success ? undefined : read.error.issues[0]!.message;
