@@ -1,5 +1,6 @@
 /** All patterns of 16 slots counted, and 1,000 of them made and scored; every family at its usual values. */
-import { makeDrill, ready, usualRule } from '../src/core/drill/drill';
+import { makeDrill } from '../src/core/drill/drill';
+import { ready, usualRule } from '../src/core/drill/rule';
 import { FAMILIES, familyNamed } from '../src/core/drill/registry';
 import { medianMs, printTable } from './table';
 

@@ -15,6 +15,9 @@ export type Result<T> = { ok: true; value: T } | { ok: false; problems: Problem[
 export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 export const fail = (...problems: Problem[]): Result<never> => ({ ok: false, problems });
 
+/** A problem of a field of a form or document, which is also its place. */
+export const problemAt = (field: string, say: string, remedy: string): Problem => ({ path: [field], where: field, say, remedy });
+
 /** A problem as one line to show a person. */
 export function sentence({ where, say, remedy }: Problem): string {
   return [where && `${where}:`, say, remedy].filter(Boolean).join(' ');

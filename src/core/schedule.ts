@@ -1,5 +1,5 @@
 import type { School } from './count/schools';
-import { spokenCount } from './count/spokenCount';
+import { NUMBER_MS, spokenCount } from './count/spokenCount';
 import type { Bar, Groove } from './groove/document';
 import { isSwingable, slotsOfBar } from './groove/grid';
 import { otherHand, type Height, type Limb, type Ornament, type Surface } from './groove/limbs';
@@ -41,6 +41,8 @@ export interface Run {
   count?: { school: School; plan: ClickPlan };
   /** Triplet layers that lead to slow triplets. */
   layers?: LayerPlan;
+  /** What is called, each in the bar before `bar` of the groove, word after word from its bar line. */
+  calls?: readonly { bar: number; words: readonly string[] }[];
 }
 
 interface Timed {
@@ -72,7 +74,7 @@ export interface TimedStroke extends Timed {
   written: WholeNotes;
 }
 
-/** A number or syllable; its onset sounds on its slot. */
+/** A number or syllable, its onset on its slot; or a word of a call, `at` where the call begins. */
 export interface TimedWord extends Timed {
   kind: 'word';
   say: string;
@@ -103,7 +105,7 @@ export interface Schedule {
   bars: TimedBar[];
   /** When each numbered count of the rounds falls, whether it is clicked or not. */
   countsMs: Ms[];
-  /** How many words of the spoken count were left out because they come too fast to be said. */
+  /** How many words of the spoken count, and of calls, were left out because they come too fast to be said. */
   unspoken: number;
   /** When the first bar counted in starts: 0 or below. */
   startMs: Ms;
@@ -116,6 +118,9 @@ export interface Schedule {
  * farther is two notes); 28 ms is the middle. A drag's first grace comes as long again before.
  */
 export const GRACE_MS: Ms = 28;
+
+/** From word to word of a call. Plain speech has four to six syllables a second; the numbers at its end have up to three. */
+export const CALL_WORD_MS: Ms = 180;
 
 /** How a run is counted in, and the count spoken over it. */
 const ON_COUNTS: ClickPlan = { kind: 'every', counts: '1', from: '0' };
@@ -185,6 +190,15 @@ export function schedule(run: Run): Schedule {
     for (const { bar, written, say } of along.words) {
       const at = placeInRun(bar, written);
       sounds.push({ kind: 'word', at, ms: toMs(at), barInRun: bar, say });
+    }
+  }
+  for (const { bar, words } of run.calls ?? []) {
+    for (let into = bar; into < inRun.length; into += groove.bars.length) {
+      const from = into > 0 ? starts[into - 1] : countInStarts.at(-1);
+      if (!from) continue;
+      const fromMs = toMs(from);
+      if (fromMs + (words.length - 1) * CALL_WORD_MS + NUMBER_MS > toMs(starts[into]!)) unspoken += words.length;
+      else words.forEach((say, word) => sounds.push({ kind: 'word', at: from, ms: fromMs + word * CALL_WORD_MS, barInRun: into - 1, say }));
     }
   }
   if (run.layers) {

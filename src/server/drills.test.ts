@@ -1,5 +1,6 @@
 import { beforeAll, expect, test } from 'vitest';
-import { makeDrill, ready, usualRule } from '@/core/drill/drill';
+import { makeDrill } from '@/core/drill/drill';
+import { ready, usualRule } from '@/core/drill/rule';
 import { familyNamed } from '@/core/drill/registry';
 import { openSession, setUpWorkshop } from './door';
 import { drills, dropDrill, keepDrill } from './drills';

@@ -1,4 +1,4 @@
-import type { Rule } from '@/core/drill/drill';
+import type { Rule } from '@/core/drill/rule';
 import type { Db } from './database';
 import type { Person } from './people';
 

@@ -1,5 +1,6 @@
 import type { FreeStroke } from '../groove/place';
-import { compare, equal, format, sub, type WholeNotes } from '../time/fraction';
+import { compare, equal, format, modulo, sub, type WholeNotes } from '../time/fraction';
+import { barLength, countsOf } from '../time/meter';
 import type { Figure, Ground } from './family';
 
 /** One thing that makes an exercise harder, and by how much. */
@@ -14,16 +15,25 @@ export interface Difficulty {
   reasons: Reason[];
 }
 
+/** Raised whenever a rule may choose or order its exercises otherwise than before. */
+export const CHOOSING_VERSION = 1;
+
 /** What the figure adds to the ostinato is compared with it; what is whole by itself, with the counts. */
 export function difficultyOf(figure: Figure, ground: Ground): Difficulty {
-  const against = figure.alone ? ground.counts.map(({ at }) => at) : ground.ostinato.map(({ at }) => at);
+  const meter = figure.meter ?? ground.meter;
+  const counts = figure.meter ? countsOf(figure.meter, ground.reading) : ground.counts;
+  const against = (figure.alone ? counts : ground.ostinato).map(({ at }) => at);
+  const isBetween = (at: WholeNotes, others: readonly WholeNotes[]) => !others.some((other) => equal(modulo(at, barLength(meter)), other));
   const moments = [...new Map(figure.strokes.map((one) => [format(one.at), one.at])).values()];
-  const between = moments.filter((at) => !against.some((other) => equal(other, at))).length;
+  const between = moments.filter((at) => isBetween(at, against)).length;
+  const onCounts = counts.map(({ at }) => at);
+  const offAccents = figure.strokes.filter(({ at, height }) => height === 'accent' && isBetween(at, onCounts)).length;
   const run = longestRun(figure.strokes, ground);
   const ornaments = figure.strokes.filter(({ ornament }) => ornament).length;
   const limbs = new Set(figure.strokes.map(({ limb }) => limb)).size;
   const reasons: Reason[] = [
     { say: `${count(between, 'stroke')} between ${figure.alone ? 'the counts' : 'those of the ostinato'}`, points: between },
+    { say: `${count(offAccents, 'accent')} off the counts`, points: offAccents },
     { say: `${run.length} in a row on the ${run.limb}`, points: run.length > 1 ? (run.length - 1) * 2 : 0 },
     { say: `${count(ornaments, 'grace or double', 'graces or doubles')}`, points: ornaments },
     { say: `${limbs} limbs`, points: limbs > 1 ? limbs - 1 : 0 },

@@ -1,20 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { readGroove, writeGroove, type Groove } from '../groove/document';
-import { strokesOf } from '../groove/place';
+import { LIMBS } from '../groove/limbs';
+import { layOut as laidOut, strokesOf, type RateSpan } from '../groove/place';
 import { STARTERS } from '../testing/starters';
-import { meterOf, oneLine } from '../testing/arbitrary';
+import { meterOf, oneLine, together } from '../testing/arbitrary';
 import { equal, format, less, sum } from '../time/fraction';
 import { barLength } from '../time/meter';
 import { cases } from '../testing/vectors';
-import { calls } from './caller';
 import { binomial, bits, combination, isFirstTurning } from './choose';
-import { asGroove, evenly, makeDrill, ready, usualRule, type Rule } from './drill';
+import { evenly, makeDrill } from './drill';
 import type { Family } from './family';
 import { readOstinato } from './ostinato';
 import { FAMILIES, familyNamed } from './registry';
+import { ready, renewed, usualRule, type Rule } from './rule';
 import { PATHS, SHELF } from './shelf';
-import { drillFor } from './weakness';
 
 const rule = (family: string, params: Record<string, unknown> = {}, more: object = {}): Rule =>
   usualRule(familyNamed(family)!, { params, most: 1000, order: 'as generated', ...more });
@@ -107,6 +107,24 @@ describe('counted on paper', () => {
     expect(made('re-rate', { figure }).total).toBe(3 + 4);
   });
 
+  test.each(cases<{ plan: RateSpan[]; onsets: string[]; endsAt: string; barsOf44ToFill: number }>('rerates'))(
+    're-rate: the exact places of the vectors, %#',
+    ({ plan, onsets, barsOf44ToFill }) => {
+      const { value } = plan[0]!;
+      const notes = plan.length === 1 ? plan[0]!.notes : 0;
+      // Only plans of one value are what this family writes; the others are held by the transform it uses.
+      if (!notes) return expect(laidOut(plan).onsets.map(format)).toEqual(onsets);
+      const bars = Math.ceil(notes / 8);
+      const figure = writeGroove({
+        ...oneLine('t'.repeat(8)),
+        bars: Array.from({ length: bars }, (_, bar) => oneLine('tttttttt'.slice(0, Math.min(8, notes - 8 * bar)).padEnd(8, '.')).bars[0]!),
+      });
+      const [only] = made('re-rate', { figure, values: [value], mixed: false }).exercises;
+      expect(strokesOf(only!.groove).map(({ at }) => format(at))).toEqual(onsets);
+      expect(only!.groove.bars).toHaveLength(barsOf44ToFill);
+    },
+  );
+
   test('the others: triplets against straight, flams from both hands, stickings home on 1, 12/8, odd meters', () => {
     expect(says('straight to triplet')).toEqual(['shuffle, first two beats', 'full triplets, first two beats', 'shuffle, all', 'full triplets, all']);
     const full = made('straight to triplet').exercises[3]!.groove;
@@ -119,6 +137,97 @@ describe('counted on paper', () => {
     expect(made('odd meters').exercises.map(({ say }) => say)).toContain('15/16 as 4+4+4+3');
     expect(says('build-up', { figure: writeGroove(STARTERS[0]!) })).toEqual(['right foot', 'right foot, left hand', 'right foot, left hand, right hand']);
     expect(made('build-up', { figure: writeGroove(STARTERS[0]!), way: 'pairs, then all' }).total).toBe(4);
+  });
+});
+
+describe('made from a groove', () => {
+  const three = { ...together(oneLine('AtAtAtAt'), oneLine('..A...A.', 'left hand'), oneLine('A..tA...', 'right foot')), title: 'Ramp' };
+  const figure = writeGroove(three);
+  const at = (groove: Groove, limb: string) => struck(groove, limb).map((one) => format(one.at));
+
+  test('displaced by the limbs that are to move; the others stay', () => {
+    const drill = made('displacement', { figure, moves: ['right foot'], by: 'half a beat' }, { ostinato: '' });
+    expect(drill.total).toBe(8);
+    expect(at(drill.exercises[1]!.groove, 'right foot')).toEqual(['1/8', '1/2', '5/8']);
+    expect(at(drill.exercises[1]!.groove, 'left hand')).toEqual(['1/4', '3/4']);
+    expect(makeDrill(rule('displacement', { figure, moves: ['left foot'] }))).toMatchObject({ ok: false, problems: [{ path: ['params', 'moves'] }] });
+  });
+
+  test('accented: k of n strokes of the hand, all of it home again, the feet as they were', () => {
+    const drill = made('accents', { figure, sticking: 'right hand', accents: 1, among: 3 });
+    expect(drill.total).toBe(3);
+    const { groove } = drill.exercises[0]!;
+    // 8 strokes and 3: home after 3 bars.
+    expect(groove.bars).toHaveLength(3);
+    expect(
+      struck(groove, 'right hand')
+        .map(({ height }) => height[0])
+        .join(''),
+    ).toBe('attattattattattattattatt');
+    expect(
+      struck(groove, 'right foot')
+        .map(({ height }) => height[0])
+        .join(''),
+    ).toBe('ataataata');
+  });
+
+  test('its hardest bar alone, then into it and out of it, with the reasons', () => {
+    const plain = oneLine('t.t.t.t.').bars[0]!;
+    const hard = oneLine('.ttt.ttt').bars[0]!;
+    const drill = made('hardest bar', { figure: writeGroove({ ...three, bars: [plain, plain, hard] }) });
+    expect(drill.exercises.map(({ say, groove }) => [say, groove.bars.length])).toEqual([
+      ['bar 3 alone', 1],
+      ['bar 3 into it', 2],
+      ['bar 3 out of it', 2],
+      ['bar 3 in its place', 3],
+    ]);
+    expect(drill.trains).toBe('Bar 3 is the hardest: 4 strokes between the counts, 3 in a row on the right hand. Alone, then into it and out of it.');
+    // Where meters change, the bar alone is what is left.
+    const changing = { ...three, bars: [{ ...plain, meter: meterOf('4/4') }, STARTERS[3]!.bars[0]!] };
+    expect(says('hardest bar', { figure: writeGroove(changing) })).toEqual(['bar 1 alone']);
+  });
+
+  test.each(['displacement', 're-rate', 'build-up', 'accents'])('%s: longer than its bars, or of changing meter, is said with what would work', (family) => {
+    const wrong = (one: Groove) => {
+      const drill = makeDrill(rule(family, { figure: writeGroove(one) }));
+      return drill.ok ? undefined : drill.problems[0];
+    };
+    const long = {
+      ...oneLine('tttt'),
+      title: 'Long',
+      bars: [{ meter: meterOf('5/4'), cells: [{ counts: 1, parts: 1 }, ...Array.from({ length: 4 }, () => ({ counts: 1, parts: 1 }))], strokes: [] }],
+    };
+    expect(wrong(long)).toMatchObject({ path: ['params', 'figure'], say: '“Long” is in 5/4, longer than a bar of 4/4.', remedy: 'Set the meter to 5/4.' });
+    expect(wrong({ ...long, bars: [...long.bars, ...three.bars] })).toMatchObject({ say: '“Long” changes its meter.' });
+  });
+
+  test('and over one: chosen limbs of one of its bars go on under the exercises', () => {
+    const over = { groove: figure, bar: 0, limbs: ['right hand', 'left hand'] };
+    const drill = made('placement', {}, { over, parts: 2 });
+    expect(drill.total).toBe(8);
+    for (const { groove } of drill.exercises)
+      expect([at(groove, 'right hand').length, at(groove, 'left hand'), at(groove, 'right foot').length]).toEqual([8, ['1/4', '3/4'], 1]);
+    // Heights stay as they are written.
+    expect(struck(drill.exercises[0]!.groove, 'left hand')[0]!.height).toBe('accent');
+    expect(makeDrill(rule('placement', {}, { over, meter: '3/4' }))).toMatchObject({
+      ok: false,
+      problems: [{ path: ['over'], say: '“Ramp” is in 4/4, the drill in 3/4.', remedy: 'Set the meter to 4/4, or choose another groove.' }],
+    });
+    expect(makeDrill(rule('placement', {}, { over: { ...over, bar: 7 } }))).toMatchObject({
+      ok: false,
+      problems: [{ path: ['over'], remedy: 'Choose a bar from 1 to 1.' }],
+    });
+    expect(makeDrill(rule('placement', {}, { over: { ...over, groove: { version: 1 } } }))).toMatchObject({ ok: false, problems: [{ path: ['over'] }] });
+  });
+});
+
+test('what an older generator wrote is made anew, without what was picked by number; what is newer is not read', () => {
+  const now = rule('placement', { limb: 'left foot' }, { picked: [3] });
+  expect(renewed(now)).toEqual({ rule: now, anew: false });
+  expect(renewed({ ...now, generator: 1 })).toEqual({ rule: { ...now, picked: undefined }, anew: true });
+  expect(ready({ ...now, generator: now.generator + 1 })).toMatchObject({
+    ok: false,
+    problems: [{ path: ['generator'], remedy: 'Update Mochila, then open it again.' }],
   });
 });
 
@@ -163,8 +272,33 @@ describe('any rule of any family', () => {
     );
   }, 60_000);
 
+  test('stays inside its parameters: the limb that was asked for, as many accents, no more bars than its rates fill', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...LIMBS),
+        fc.constantFrom('placement', 'between', 'pairs'),
+        fc.integer({ min: 1, max: 4 }),
+        fc.integer({ min: 1, max: 4 }),
+        (limb, family, high, parts) => {
+          const moved = makeDrill(rule(family, { limb, backbeat: false }, { ostinato: '', parts }));
+          if (moved.ok) for (const { groove } of moved.value.exercises) for (const one of strokesOf(groove)) expect(one.limb).toBe(limb);
+          const line = makeDrill(rule('accents', { accents: high, among: 4, sticking: 'left hand' }, { parts }));
+          if (!line.ok) throw new Error('none');
+          for (const { groove } of line.value.exercises) {
+            const strokes = strokesOf(groove);
+            expect(strokes.filter(({ height }) => height === 'accent').length * 4).toBe(high * strokes.length);
+            expect(new Set(strokes.map(({ limb: of }) => of))).toEqual(new Set(['left hand']));
+          }
+          const rates = makeDrill(rule('rates', { bars: high }));
+          if (rates.ok) for (const { groove } of rates.value.exercises) expect(groove.bars).toHaveLength(high);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
   test('every family has usual values that make something in 4/4 16ths, and says what it trains', () => {
-    expect(FAMILIES).toHaveLength(15);
+    expect(FAMILIES).toHaveLength(16);
     for (const family of FAMILIES as readonly Family[]) {
       const drill = makeDrill(usualRule(family));
       expect(drill.ok && drill.value.exercises.length > 0 && drill.value.trains.endsWith('.')).toBe(true);
@@ -237,6 +371,7 @@ describe('what makes nothing is said at its field', () => {
     [wrong('between', {}, { ostinato: 'hat 16ths' }), 'params.where: The ostinato strikes on every slot, so nothing is free.'],
     [wrong('accents', { accents: 9, among: 4 }), 'params.accents: 9 accents do not fit among 4 strokes.'],
     [wrong('overlay', { keeps: 'left hand' }), 'params.keeps: One limb cannot play the figure and keep the count.'],
+    [wrong('overlay', { lengths: [5] }, { parts: 1 }), 'params.lengths: A figure of 5 slots is longer than its bar of 4.'],
     [wrong('placement', {}, { ostinato: 'hat sometimes' }), 'ostinato: “sometimes” is no limb, surface or note value.'],
     [wrong('placement', {}, { meter: '4/5' }), 'meter: cannot stand below the line.'],
     [wrong('rolls', {}, { parts: 8 }), 'parts: Doubles at twice 8 a count cannot be counted.'],
@@ -250,49 +385,6 @@ describe('what makes nothing is said at its field', () => {
     expect(readOstinato('hat', meterOf('4/4')).ok).toBe(false);
     expect(readOstinato('', meterOf('4/4'))).toEqual({ ok: true, value: [] });
   });
-});
-
-test('a drill is played through as one groove, repeats and rest written out; too long is said', () => {
-  const one = rule('placement', {}, { most: 4, repeats: 2, rest: 1 });
-  const drill = makeDrill(one);
-  if (!drill.ok) throw new Error('none');
-  const whole = asGroove(drill.value, one, 'Four places');
-  expect(whole.ok && whole.value.bars.map(({ strokes }) => strokes.length > 0)).toEqual([
-    true,
-    true,
-    false,
-    true,
-    true,
-    false,
-    true,
-    true,
-    false,
-    true,
-    true,
-    false,
-  ]);
-  const long = rule('between', { where: 'every combination' });
-  const many = makeDrill(long);
-  expect(many.ok && asGroove(many.value, long, 'All').ok).toBe(false);
-});
-
-test('the caller calls a bar ahead, never the same twice running, and the same for the same seed', () => {
-  const range = [0, 1, 2, 3].map((n) => ({ n, d: 4 }));
-  const called = calls(range, 64, 2, 9);
-  expect(called.map(({ bar }) => bar)).toEqual(Array.from({ length: 31 }, (_, index) => 2 * (index + 1)));
-  for (let index = 1; index < called.length; index++) expect(called[index]!.at).not.toBe(called[index - 1]!.at);
-  expect(calls(range, 64, 2, 9)).toEqual(called);
-  expect(new Set(called.map(({ at }) => at.n)).size).toBe(4);
-  expect(calls([range[0]!], 4, 1, 9)).toHaveLength(3);
-});
-
-test('a weakness chooses family and parameters, and what it chooses makes a drill', () => {
-  expect(drillFor({ switches: ['8th', '8th triplet'], tempo: 70 })).toMatchObject({ family: 'rates', params: { way: 'to and fro' }, goal: 70 });
-  expect(drillFor({ limb: 'right foot', offBeats: true, tempo: 70 })).toMatchObject({ family: 'between' });
-  for (const weakness of [{ limb: 'left hand' as const }, { limb: 'right hand' as const, offBeats: true }, { offBeats: true }, { uneven: true }, {}]) {
-    const drill = makeDrill(drillFor({ ...weakness, tempo: 80 }));
-    expect(drill.ok && drill.value.exercises.length > 0).toBe(true);
-  }
 });
 
 test('picked by hand: these exercises in this order, and no others', () => {

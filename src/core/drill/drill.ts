@@ -1,57 +1,24 @@
-import { z } from 'zod';
-import { placeInWords } from '../count/placeInWords';
 import { SCHOOLS, type School } from '../count/schools';
 import { check, LIMITS, type Finding, type Limits } from '../groove/checks';
-import { MOST_BARS, tempoShape, type Groove } from '../groove/document';
+import type { Groove } from '../groove/document';
 import { cellsOfDivisions } from '../groove/grid';
 import { barsFrom, type FreeStroke } from '../groove/place';
 import { randomFrom } from '../random';
-import { fail, ok, type Problem, type Result } from '../result';
-import { add, compare, equal, frac, mul } from '../time/fraction';
-import { barLength, parseMeter } from '../time/meter';
+import { fail, ok, problemAt, type Result } from '../result';
+import { add, compare, equal, frac, mul, type WholeNotes } from '../time/fraction';
+import { barLength } from '../time/meter';
 import { isFirstTurning } from './choose';
 import { difficultyOf, distance, type Difficulty } from './difficulty';
-import { groundOf, type Family, type Figure, type Ground } from './family';
-import { readOstinato } from './ostinato';
-import { familyNamed } from './registry';
-
-export const ORDERS = ['easy to hard', 'as generated', 'shuffled'] as const;
-
-/** All that decides a drill: the same rule makes the same bars, so the rule is what is kept. */
-export const ruleShape = z.strictObject({
-  version: z.literal(1),
-  family: z.string().max(40),
-  /** The version of the family's generator that wrote it. */
-  generator: z.number().int().min(1),
-  params: z.record(z.string(), z.unknown()),
-  meter: z.string().max(40).default('4/4'),
-  reading: z.enum(['numbers', 'pulse']).default('numbers'),
-  parts: z.number().int().min(1, 'At least 1 part.').max(8, 'At most 8 parts.').default(4),
-  /** "hat 8ths, kick quarters". */
-  ostinato: z.string().max(200, 'At most 200 characters.').default('hat 8ths'),
-  goal: tempoShape.default(80),
-  order: z.enum(ORDERS).default('easy to hard'),
-  seed: z
-    .number()
-    .int()
-    .min(0)
-    .max(2 ** 32 - 1)
-    .default(1),
-  most: z.number().int().min(1, 'At least one.').max(1000, 'At most 1,000.').default(20),
-  /** How often each exercise is played, and how many bars of rest come after it. */
-  repeats: z.number().int().min(1).max(16).default(1),
-  rest: z.number().int().min(0).max(4).default(0),
-  /** Of exercises that are the same turned round, only the first. */
-  withoutTurnings: z.boolean().default(false),
-  /** Chosen by hand: these exercises of the rule, in this order. */
-  picked: z.array(z.number().int().min(0)).min(1, 'Keep at least one exercise.').max(1000).optional(),
-});
-export type Rule = z.output<typeof ruleShape>;
+import type { Figure, Ground } from './family';
+import { placesSaid } from './parts';
+import { ready, type Rule } from './rule';
 
 /** One exercise of a drill. `index` is its number in the order of the rule. */
 export interface Exercise {
   index: number;
   say: string;
+  /** The places it is said by, so that each school can say them its way; empty where `say` is the family's own. */
+  places: WholeNotes[];
   groove: Groove;
   difficulty: Difficulty;
   /** Strokes that are not those of the exercise before it; 0 for the first. */
@@ -76,47 +43,6 @@ export const MOST_SCORED = 5000;
 /** And more than this are not looked through for turnings. */
 const MOST_TURNED = 2 ** 17;
 
-/** A rule ready to be worked with. */
-interface Readied {
-  family: Family;
-  params: unknown;
-  ground: Ground;
-  total: number;
-}
-
-/** A rule for a family with all its usual values. */
-export const usualRule = (family: Family, change: Partial<z.input<typeof ruleShape>> = {}): Rule =>
-  ruleShape.parse({ version: 1, family: family.name, generator: family.version, params: {}, ...change });
-
-/** Reads a rule and counts what it comes to, making none of it. Problems name the field: a path of `params` is the family's. */
-export function ready(json: unknown): Result<Readied & { rule: Rule }> {
-  const read = ruleShape.safeParse(json);
-  if (!read.success) return fail(...problemsOf(read.error, []));
-  const rule = read.data;
-  const family = familyNamed(rule.family);
-  if (!family) return fail(at('family', `There is no family called “${rule.family}”.`, 'Choose another.'));
-  if (rule.generator > family.version) return fail(at('generator', 'This drill was made by a newer Mochila.', 'Update Mochila, then open it again.'));
-  const params = family.shape.safeParse(rule.params);
-  if (!params.success) return fail(...problemsOf(params.error, ['params']));
-  const meter = parseMeter(rule.meter);
-  if (!meter.ok) return { ok: false, problems: meter.problems.map((one) => ({ ...one, path: ['meter'] })) };
-  const ostinato = readOstinato(rule.ostinato, meter.value);
-  if (!ostinato.ok) return ostinato;
-  const ground = groundOf(meter.value, rule.parts, rule.reading, ostinato.value);
-  const total = family.total(params.data, ground);
-  if (!total.ok)
-    return {
-      ok: false,
-      problems: total.problems.map((one) => ({ ...one, path: [...(one.path[0] === 'parts' || one.path[0] === 'meter' ? [] : ['params']), ...one.path] })),
-    };
-  return ok({ rule, family, params: params.data, ground, total: total.value });
-}
-
-const at = (field: string, say: string, remedy: string): Problem => ({ path: [field], where: field, say, remedy });
-
-const problemsOf = (error: z.ZodError, before: string[]): Problem[] =>
-  error.issues.map((issue) => ({ path: [...before, ...issue.path.map(String)], where: issue.path.join(' '), say: issue.message, remedy: '' }));
-
 /**
  * The drill of a rule. Never more exercises are laid out than asked for; of more than that, those are taken that lie
  * evenly by difficulty. `onShare` hears how much is done, 0 to 1.
@@ -130,12 +56,12 @@ export function makeDrill(
   const { rule, family, params, ground, total } = readied.value;
   if (rule.withoutTurnings && total > MOST_TURNED)
     return fail(
-      at('withoutTurnings', `${total.toLocaleString('en')} exercises are too many to look through for turnings.`, 'Choose fewer, or keep the turnings.'),
+      problemAt('withoutTurnings', `${total.toLocaleString('en')} exercises are too many to look through for turnings.`, 'Choose fewer, or keep the turnings.'),
     );
   const wanted = rule.withoutTurnings ? range(total).filter((index) => isDifferent(family.figure(params, ground, index))) : undefined;
   const different = wanted?.length ?? total;
   const byHand = rule.picked;
-  if (byHand?.some((index) => index >= total)) return fail(at('picked', 'Some of the exercises picked are not of this rule.', 'Pick them again.'));
+  if (byHand?.some((index) => index >= total)) return fail(problemAt('picked', 'Some of the exercises picked are not of this rule.', 'Pick them again.'));
   const candidates = byHand ?? evenly(different, Math.min(different, MOST_SCORED)).map((place) => wanted?.[place] ?? place);
   const scored = candidates.map((index, done) => {
     if (done % 500 === 0) onShare(done / (candidates.length + rule.most));
@@ -152,16 +78,24 @@ export function makeDrill(
     const laid = layOut(figure, ground, rule);
     if (!laid)
       return fail(
-        at(
+        problemAt(
           'ostinato',
           `No grid of up to 8 parts a count holds “${figure.say || family.name}” over this ostinato.`,
           'Choose an ostinato in notes of the same grid.',
         ),
       );
-    const groove: Groove = { version: 1, title: `${family.name} ${index + 1}`, reading: rule.reading, tempo: rule.goal, bars: laid };
-    const say = figure.say || placesSaid(figure, groove, ground, school);
+    const groove: Groove = {
+      version: 1,
+      title: `${family.name} ${index + 1}`,
+      reading: rule.reading,
+      tempo: rule.goal,
+      ...(rule.swing && { swing: rule.swing }),
+      bars: laid,
+    };
+    const places = figure.say ? [] : placesOf(figure, ground);
+    const say = figure.say || placesSaid(groove, 0, places, school);
     const before = ordered[place - 1]?.figure;
-    exercises.push({ index, say, groove, difficulty, fromBefore: before ? distance(before, figure) : 0, findings: check(groove, rule.goal, limits) });
+    exercises.push({ index, say, places, groove, difficulty, fromBefore: before ? distance(before, figure) : 0, findings: check(groove, rule.goal, limits) });
   }
   onShare(1);
   const many = (count: number) => `${count.toLocaleString('en')} ${count === 1 ? 'exercise' : 'exercises'}`;
@@ -196,7 +130,7 @@ function inOrder<T extends { index: number }>(chosen: readonly T[], { order, see
 }
 
 /** The figure with the ostinato under it, in bars whose grid holds both. Where both have a stroke of one limb, the figure's is played. */
-function layOut(figure: Figure, ground: Ground, { reading }: Rule): Groove['bars'] | undefined {
+export function layOut(figure: Figure, ground: Ground, { reading }: Pick<Rule, 'reading'>): Groove['bars'] | undefined {
   const meter = figure.meter ?? ground.meter;
   const bars = range(figure.bars);
   const under = figure.alone
@@ -213,22 +147,9 @@ function layOut(figure: Figure, ground: Ground, { reading }: Rule): Groove['bars
   );
 }
 
-function placesSaid(figure: Figure, groove: Groove, ground: Ground, school: School): string {
-  const moved = figure.strokes.filter(({ at, limb }) => limb === figure.strokes[0]!.limb && compare(at, barLength(ground.meter)) < 0);
-  return moved
-    .toSorted((a, b) => compare(a.at, b.at))
-    .map(({ at }) => placeInWords(groove, 0, at, school))
-    .join(', ');
-}
-
-/** A drill as one groove to be played through: each exercise as often as the rule says, rest after it. Problems when it is too long for one. */
-export function asGroove(drill: Drill, rule: Rule, title: string): Result<Groove> {
-  const bars = drill.exercises.flatMap(({ groove }) => {
-    const last = groove.bars.at(-1)!;
-    const silent = Array.from({ length: rule.rest }, () => ({ ...last, strokes: [] }));
-    return [...Array.from({ length: rule.repeats }, () => groove.bars).flat(), ...silent];
-  });
-  if (bars.length > MOST_BARS)
-    return fail(at('most', `The drill is ${bars.length} bars long; one groove holds ${MOST_BARS}.`, 'Play fewer exercises at a time, or each less often.'));
-  return ok({ version: 1, title, reading: rule.reading, tempo: rule.goal, bars });
-}
+/** Where the limb that comes first in a figure strikes within the first bar. */
+const placesOf = ({ strokes }: Figure, { meter }: Ground): WholeNotes[] =>
+  strokes
+    .filter(({ at, limb }) => limb === strokes[0]!.limb && compare(at, barLength(meter)) < 0)
+    .map(({ at }) => at)
+    .toSorted(compare);

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { readGroove, type Groove } from '../groove/document';
 import { lengthOf, strokesOf, type FreeStroke } from '../groove/place';
-import type { WholeNotes } from '../time/fraction';
+import { problemAt, type Problem } from '../result';
+import { equal, format, type WholeNotes } from '../time/fraction';
+import { barLength, formatMeter } from '../time/meter';
 import { lengthOfBar, slotFrom, stroke, type Ground } from './family';
 
 /** A groove that a drill is made of, as it is kept: JSON, so that a rule can be stored whole. */
@@ -17,6 +19,20 @@ export const figureShape = z
   })
   .describe('The groove it is made of');
 
+/** Why a groove cannot be moved about over a ground; nothing when it can. */
+export function unfit(groove: Groove | undefined, { meter }: Ground): Problem | undefined {
+  const other = groove?.bars.find((bar) => !equal(barLength(bar.meter), barLength(groove.bars[0]!.meter)));
+  if (other) return problemAt('figure', `“${groove!.title}” changes its meter.`, 'Choose a groove in one meter, or the hardest bar of this one alone.');
+  const its = groove?.bars[0]!.meter;
+  if (!its || equal(barLength(its), barLength(meter))) return undefined;
+  const longer = its.beats * meter.unit > meter.beats * its.unit;
+  return problemAt(
+    'figure',
+    `“${groove!.title}” is in ${formatMeter(its)}, ${longer ? 'longer' : 'shorter'} than a bar of ${formatMeter(meter)}.`,
+    `Set the meter to ${formatMeter(its)}.`,
+  );
+}
+
 /** The strokes of a groove, or of a plain figure of our own (kick, kick, snare in the first half of the bar) where none is given. */
 export function strokesToMove(groove: Groove | undefined, ground: Ground): { strokes: FreeStroke[]; length: WholeNotes; bars: number } {
   if (groove) return { strokes: strokesOf(groove), length: lengthOf(groove), bars: groove.bars.length };
@@ -30,4 +46,11 @@ export function strokesToMove(groove: Groove | undefined, ground: Ground): { str
     length: lengthOfBar(ground),
     bars: 1,
   };
+}
+
+/** Strokes that sound together, moment after moment. */
+export function momentsOf(strokes: readonly FreeStroke[]): FreeStroke[][] {
+  const moments = new Map<string, FreeStroke[]>();
+  for (const one of strokes) moments.set(format(one.at), [...(moments.get(format(one.at)) ?? []), one]);
+  return [...moments.values()];
 }

@@ -5,6 +5,7 @@ import { buildUp } from './families/buildUp';
 import { compound } from './families/compound';
 import { displacement } from './families/displacement';
 import { flamsAndDrags } from './families/flamsAndDrags';
+import { hardBar } from './families/hardBar';
 import { oddMeters } from './families/oddMeters';
 import { overlay } from './families/overlay';
 import { pairs } from './families/pairs';
@@ -31,6 +32,7 @@ export const FAMILIES = [
   sticking,
   compound,
   buildUp,
+  hardBar,
   oddMeters,
 ] as unknown as readonly Family[];
 

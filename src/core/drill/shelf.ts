@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { ruleShape } from './drill';
+import type { ruleShape } from './rule';
 
 export const PATHS = ['first beats', '16ths between the feet and hands', 'triplets and swing', 'accents and ghosts', 'odd meters and overlays'] as const;
 export type Path = (typeof PATHS)[number];

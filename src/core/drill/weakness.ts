@@ -1,36 +1,83 @@
+import type { Groove } from '../groove/document';
 import type { Limb } from '../groove/limbs';
-import { isHand } from '../groove/limbs';
+import type { Take } from '../take/document';
+import type { Verdict } from '../take/verdict';
+import { equal, type WholeNotes } from '../time/fraction';
+import { formatMeter, parseMeter } from '../time/meter';
 import type { NoteValue } from '../time/noteValue';
 import type { Bpm } from '../time/units';
-import { usualRule, type Rule } from './drill';
 import { between } from './families/between';
 import { placement } from './families/placement';
 import { rates } from './families/rates';
 import { sticking } from './families/sticking';
-import type { Family } from './family';
+import { groundOf, type Family } from './family';
+import { usualRule, type Rule } from './rule';
 
-/** What a player is to work on, as the takes find it. All that is left out is no weakness. */
+/** What a player is to work on, as the takes find it or the teacher says it. All that is left out is no weakness. */
 export interface Weakness {
   limb?: Limb;
   /** It is what falls between the counts. */
   offBeats?: boolean;
+  /** These places of a bar, from its start. */
+  places?: readonly WholeNotes[];
   /** Two rates between which time slips. */
   switches?: readonly [NoteValue, NoteValue];
   /** Strokes are uneven wherever they fall. */
   uneven?: boolean;
   tempo: Bpm;
+  /** Where it was heard: "4/4" in so many parts a count. 4/4 in 16ths when left out. */
+  meter?: string;
+  parts?: number;
 }
 
+/** How often an exercise for single places is played before the next: long enough to settle, short enough to stay awake. */
+const TIMES = 4;
+
 /** The drill for a weakness: its family and parameters chosen, the most particular thing first. */
-export function drillFor({ limb, offBeats, switches, uneven, tempo }: Weakness): Rule {
-  const goal = tempo;
-  const of = (family: unknown, params: Record<string, unknown>, more = {}) => usualRule(family as Family, { params, goal, ...more });
+export function drillFor({ limb, offBeats, places, switches, uneven, tempo, meter = '4/4', parts = 4 }: Weakness): Rule {
+  const of = (family: unknown, params: Record<string, unknown>, more = {}) => usualRule(family as Family, { params, goal: tempo, meter, parts, ...more });
+  const beside = ostinatoBeside(limb, { meter, parts });
   if (switches) return of(rates, { from: switches[0], to: switches[1], way: 'to and fro', bars: 2 });
-  if (limb && offBeats) return of(between, { limb, where: 'single places' }, { ostinato: ostinatoBeside(limb) });
-  if (limb) return of(placement, { limb }, { ostinato: ostinatoBeside(limb) });
+  const picked = places && slotsAt(places, meter, parts);
+  if (picked?.length) return of(placement, { limb: limb ?? 'right foot' }, { picked, repeats: TIMES, ostinato: beside });
+  if (limb && offBeats) return of(between, { limb, where: 'single places' }, { ostinato: beside });
+  if (limb) return of(placement, { limb }, { ostinato: beside });
   if (offBeats) return of(between, { limb: 'right foot', where: 'every combination' });
   return of(sticking, uneven ? { names: ['singles', 'doubles'] } : {});
 }
 
-/** The hand that is not trained keeps the 8ths; under a foot both hands are free for it. */
-const ostinatoBeside = (limb: Limb): string => (isHand(limb) && limb === 'right hand' ? 'left hand quarters, kick quarters' : 'hat 8ths');
+/** Which slots of the grid places are; those that are none are left out. */
+function slotsAt(places: readonly WholeNotes[], meter: string, parts: number): number[] {
+  const read = parseMeter(meter);
+  if (!read.ok) return [];
+  const { slots } = groundOf(read.value, parts, 'numbers');
+  return slots.flatMap((slot, index) => (places.some((place) => equal(place, slot)) ? [index] : []));
+}
+
+/** The hand that is not trained keeps time; under a foot both hands are free for it. In 8ths, where the grid of the counts has them. */
+function ostinatoBeside(limb: Limb | undefined, { meter, parts }: Required<Pick<Weakness, 'meter' | 'parts'>>): string {
+  if (limb === 'right hand') return 'left hand quarters, kick quarters';
+  return parts % 2 === 0 || meter.endsWith('/8') ? 'hat 8ths' : 'hat quarters';
+}
+
+/** What a verdict finds weak, in the terms a drill is chosen by; nothing when there was nothing to fix. */
+export function weaknessOf({ about, limb, place }: Verdict, take: Pick<Take, 'groove' | 'tempo'>): Weakness | undefined {
+  if (about === 'clean' || about === 'nothing heard') return undefined;
+  const heard = { tempo: take.tempo.at(-1)!.bpm, ...gridOf(take.groove, place?.bar ?? 0) };
+  switch (about) {
+    case 'off-beats':
+      return { ...heard, offBeats: true };
+    case 'drift':
+    case 'spread':
+    case 'behind or ahead':
+      return { ...heard, uneven: true };
+    default:
+      return { ...heard, limb, ...(place && { places: [place.written] }) };
+  }
+}
+
+/** The meter of a bar and the parts of its most divided count. */
+function gridOf({ bars }: Groove, bar: number): { meter: string; parts: number } {
+  const { meter, cells } = bars[bar]!;
+  return { meter: formatMeter(meter), parts: Math.max(...cells.filter(({ counts }) => counts === 1).map(({ parts }) => parts), 1) };
+}

@@ -8,7 +8,8 @@ import { HEIGHTS, LIMBS, ORNAMENTS, SURFACES } from './limbs';
 
 /** The version this program writes. A reader of an older one belongs in `MIGRATIONS`. */
 export const GROOVE_VERSION = 1;
-export const MOST_BARS = 64;
+/** A drill of 32 exercises, each played four times. */
+export const MOST_BARS = 128;
 
 /** Half a surrogate pair, or a NUL: what no database keeps. */
 const UNWRITABLE = /\0|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;

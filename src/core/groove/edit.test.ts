@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
 import { exact, format } from '../time/fraction';
 import { check, motionLine, speeds } from './checks';
-import { readGroove, writeGroove, type Groove } from './document';
+import { MOST_BARS, readGroove, writeGroove, type Groove } from './document';
 import {
   copyBar,
   deleteBar,
@@ -109,10 +109,10 @@ describe('another grid', () => {
     expect(setMeter(groove, 0, meterOf('8/8')).lost).toEqual([]);
   });
 
-  test('the last bar cannot be deleted, a 65th not added', () => {
+  test('the last bar cannot be deleted, one more than a groove holds not added', () => {
     expect(deleteBar(oneLine('t...'), 0)).toMatchObject({ ok: false });
-    const full = { ...oneLine('t...'), bars: Array.from({ length: 64 }, () => oneLine('t...').bars[0]!) };
-    expect(copyBar(full, 3)).toMatchObject({ ok: false, problems: [{ say: 'A groove has at most 64 bars.' }] });
+    const full = { ...oneLine('t...'), bars: Array.from({ length: MOST_BARS }, () => oneLine('t...').bars[0]!) };
+    expect(copyBar(full, 3)).toMatchObject({ ok: false, problems: [{ say: `A groove has at most ${MOST_BARS} bars.` }] });
   });
 });
 

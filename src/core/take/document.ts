@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { readGroove, swingShape, tempoShape, writeGroove, type Groove, type GrooveJson } from '../groove/document';
 import { beatOf } from '../groove/beat';
 import { LIMBS, type Limb } from '../groove/limbs';
+import { partsShape } from '../drill/parts';
 import { fail, ok, type Result } from '../result';
 import type { Run, RunChange } from '../schedule';
 import { clickPlanShape } from '../time/clickPlan';
@@ -58,6 +59,8 @@ export const takeShape = z.strictObject({
     )
     .max(MOST_ROUNDS)
     .optional(),
+  /** Of a drill: which bars of the groove belong to which exercise. */
+  parts: partsShape.optional(),
   input: z.enum(INPUTS),
   /** When playing stopped, from the first bar. Strokes due later are not judged. */
   playedMs: z.number().min(0).max(LONGEST_TAKE_MS, 'A take is at most 30 minutes long.'),
@@ -92,6 +95,9 @@ export function readTake(json: unknown): Result<Take> {
   const groove = readGroove(shaped.data.groove);
   if (!groove.ok) return { ok: false, problems: groove.problems.map((each) => ({ ...each, path: ['groove', ...each.path] })) };
   const take = { ...shaped.data, groove: groove.value };
+  const beyond = take.parts?.findIndex(({ from, bars, times }) => from + bars * times > groove.value.bars.length) ?? -1;
+  if (beyond >= 0)
+    return fail({ path: ['parts', beyond], where: 'parts', say: `Exercise ${beyond + 1} reaches beyond the last bar.`, remedy: 'Name bars that are there.' });
   const wrong = tempoProblem(take);
   if (wrong) return fail({ path: ['tempo'], where: 'tempo', say: wrong, remedy: 'Name the tempo of bar 0 first, then each change in order.' });
   return ok(take);

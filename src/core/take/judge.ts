@@ -1,5 +1,6 @@
 import { format, type WholeNotes } from '../time/fraction';
 import type { Limb } from '../groove/limbs';
+import { partAt } from '../drill/parts';
 import { beatOf } from '../groove/beat';
 import { schedule, type Schedule, type TimedStroke } from '../schedule';
 import { valueMs } from '../time/tempoMap';
@@ -26,11 +27,17 @@ export interface ExtraHit extends Hit {
   barInRun: number;
 }
 
-/** All strokes of one limb at one written place of the groove, over the rounds. */
+/** All strokes of one limb at one written place of the groove, over the rounds; of a drill, over all times of its exercise. */
 export interface PlaceFigures extends Figures {
   limb: Limb;
   bar: number;
   written: WholeNotes;
+}
+
+/** One exercise of a drill. */
+export interface PartFigures extends Figures {
+  /** Its index in the parts of the take. */
+  part: number;
 }
 
 export interface Judgement {
@@ -40,6 +47,8 @@ export interface Judgement {
   figures: Figures;
   byLimb: (Figures & { limb: Limb })[];
   byPlace: PlaceFigures[];
+  /** Of a drill: the figures of each exercise that was played. */
+  byPart: PartFigures[];
   /** What a stroke of this take may miss by at the player's level, the median over its strokes. */
   toleranceMs: Ms;
   verdict: Verdict;
@@ -92,13 +101,14 @@ export function judge(take: Take, level: Level, bars: { from: number; to: number
       extra.filter((hit) => hit.limb === limb).length,
     ),
   }));
-  const byPlace = placesOf(judged);
+  const byPlace = placesOf(judged, take);
+  const byPart = partsOf(judged, extra, timed, take);
   const figures = figuresFor(judged, extra.length);
   const toleranceMs = LEVEL_FACTORS[level] * median(judged.map(({ heardMs }) => heardMs));
   const trend = trendOf(placedOf(judged));
   const trendMs: [Ms, Ms] | undefined = trend && [trend.at(0), trend.at(take.playedMs)];
   const verdict = verdictOf({ take, figures, byLimb, byPlace, toleranceMs, playedMs: take.playedMs, trendMs });
-  return { schedule: timed, strokes, extra, figures, byLimb, byPlace, toleranceMs, verdict };
+  return { schedule: timed, strokes, extra, figures, byLimb, byPlace, byPart, toleranceMs, verdict };
 }
 
 const placedOf = (strokes: readonly JudgedStroke[]): Placed[] =>
@@ -109,18 +119,39 @@ function figuresFor(strokes: readonly JudgedStroke[], extra: number): Figures {
   return figuresOf(placed, strokes.length - placed.length, extra);
 }
 
-function placesOf(strokes: readonly JudgedStroke[]): PlaceFigures[] {
-  const places = new Map<string, JudgedStroke[]>();
-  for (const each of strokes) {
-    const key = `${each.stroke.limb} ${each.stroke.bar} ${format(each.stroke.written)}`;
-    const all = places.get(key);
-    if (all) all.push(each);
-    else places.set(key, [each]);
-  }
+function placesOf(strokes: readonly JudgedStroke[], { parts }: Take): PlaceFigures[] {
+  /** The bar of the groove where it stood the first time. */
+  const firstBar = (bar: number): number => {
+    const found = parts && partAt(parts, bar);
+    return found ? parts[found.index]!.from + found.bar : bar;
+  };
+  const places = grouped(strokes, ({ stroke }) => `${stroke.limb} ${firstBar(stroke.bar)} ${format(stroke.written)}`);
   return [...places.values()].map((all) => {
     const { limb, bar, written } = all[0]!.stroke;
-    return { limb, bar, written, ...figuresFor(all, 0) };
+    return { limb, bar: firstBar(bar), written, ...figuresFor(all, 0) };
   });
+}
+
+function partsOf(strokes: readonly JudgedStroke[], extra: readonly ExtraHit[], timed: Schedule, { parts }: Take): PartFigures[] {
+  if (!parts) return [];
+  const barOf = new Map(timed.bars.map(({ barInRun, bar }) => [barInRun, bar]));
+  const partOf = (bar: number | undefined) => (bar === undefined ? undefined : partAt(parts, bar)?.index);
+  const played = grouped(strokes, ({ stroke }) => partOf(stroke.bar));
+  const beside = grouped(extra, ({ barInRun }) => partOf(barOf.get(barInRun)));
+  return parts.flatMap((_, part) => {
+    const here = played.get(part);
+    return here ? [{ part, ...figuresFor(here, beside.get(part)?.length ?? 0) }] : [];
+  });
+}
+
+function grouped<T, K>(all: readonly T[], keyOf: (one: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const one of all) {
+    const group = groups.get(keyOf(one));
+    if (group) group.push(one);
+    else groups.set(keyOf(one), [one]);
+  }
+  return groups;
 }
 
 /**

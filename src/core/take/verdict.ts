@@ -1,4 +1,5 @@
 import { isOnCount, placeInWords } from '../count/placeInWords';
+import { partAt } from '../drill/parts';
 import { SCHOOLS, type School } from '../count/schools';
 import { isHand, type Limb } from '../groove/limbs';
 import type { ClickPlanName } from '../time/clickPlan';
@@ -22,6 +23,8 @@ export interface Verdict {
   say: string;
   evidence: string;
   practise: Practice;
+  /** The limb it is about, when it is about one. */
+  limb?: Limb;
   /** The place it is about, when it is about one. */
   place?: { limb: Limb; bar: number; written: WholeNotes };
 }
@@ -45,6 +48,13 @@ interface Fault extends Verdict {
 /** One stroke in twenty may be missed, one in twelve extra, before that is what to fix: below, timing says more. */
 const MISSED_SHARE = 1 / 20;
 const EXTRA_SHARE = 1 / 12;
+
+/** "the e of 3 in bar 2"; in a drill "the e of 3 in exercise 5". */
+function placeSaid({ groove, parts }: Take, bar: number, written: WholeNotes, school: School): string {
+  const part = parts && partAt(parts, bar);
+  if (!part) return placeInWords(groove, bar, written, school);
+  return `${placeInWords({ ...groove, bars: [groove.bars[bar]!] }, 0, written, school)} in exercise ${part.index + 1}`;
+}
 
 /** The verdict on a take: its heaviest fault, or that there is none. */
 export function verdictOf(evidence: Evidence, school: School = SCHOOLS[0]): Verdict {
@@ -90,13 +100,14 @@ function missed({ take, figures, byLimb, byPlace }: Evidence, school: School): F
     (one) => one.missed,
   )!;
   const limbDue = worstLimb.matched + worstLimb.missed;
-  const oftenest = worst.missed >= 2 ? `, most often ${placeInWords(take.groove, worst.bar, worst.written, school)}` : '';
+  const oftenest = worst.missed >= 2 ? `, most often ${placeSaid(take, worst.bar, worst.written, school)}` : '';
   return {
     about: 'missed',
     weight: figures.missed / due / MISSED_SHARE,
     say: `The ${worstLimb.limb} leaves strokes out${oftenest}.`,
     evidence: `${times(worstLimb.missed, limbDue)} of its strokes were missed, ${times(figures.missed, due)} in all.`,
     practise: practise(take, 'every slot', slower(take), [worstLimb.limb]),
+    limb: worstLimb.limb,
     place: worst.missed >= 2 ? { limb: worst.limb, bar: worst.bar, written: worst.written } : undefined,
   };
 }
@@ -111,6 +122,7 @@ function extra({ take, figures, byLimb }: Evidence): Fault | undefined {
     say: `The ${worst.limb} strikes where nothing is written.`,
     evidence: `${worst.extra} of ${figures.extra} extra hits are its own, beside ${due} strokes due.`,
     practise: practise(take, 'counts', slower(take), [worst.limb]),
+    limb: worst.limb,
   };
 }
 
@@ -151,6 +163,7 @@ function limb({ take, byLimb, toleranceMs }: Evidence): Fault | undefined {
     say: `The ${worst.one.limb} comes ${ms(worst.by)} ${worst.by > 0 ? 'after' : 'before'} the other limbs.`,
     evidence: `On average over ${worst.one.matched} strokes; ${ms(toleranceMs)} would pass at this level.`,
     practise: practise(take, 'counts', slower(take), together(take, worst.one.limb)),
+    limb: worst.one.limb,
   };
 }
 
@@ -196,9 +209,10 @@ function place({ take, byPlace, toleranceMs }: Evidence, school: School): Fault 
   return {
     about: 'place',
     weight: out / toleranceMs,
-    say: `${opening(placeInWords(take.groove, worst.bar, worst.written, school))} in the ${worst.limb} comes ${ms(worst.meanErrorMs!)} ${lateOrEarly(worst.meanErrorMs!)}.`,
+    say: `${opening(placeSaid(take, worst.bar, worst.written, school))} in the ${worst.limb} comes ${ms(worst.meanErrorMs!)} ${lateOrEarly(worst.meanErrorMs!)}.`,
     evidence: `${worst.matched} times, spread ${ms(worst.sdErrorMs!)}; ${ms(toleranceMs)} would pass at this level.`,
     practise: practise(take, 'every slot', slower(take), [worst.limb]),
+    limb: worst.limb,
     place: { limb: worst.limb, bar: worst.bar, written: worst.written },
   };
 }

@@ -10,7 +10,8 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { Virtuoso } from 'react-virtuoso';
 import type { School } from '@/core/count/schools';
-import { usualRule, type Drill, type Rule } from '@/core/drill/drill';
+import type { Drill } from '@/core/drill/drill';
+import { generatorOf, usualRule, type Rule } from '@/core/drill/rule';
 import { FAMILIES, familyNamed } from '@/core/drill/registry';
 import type { Limits } from '@/core/groove/checks';
 import { writeGroove, type GrooveJson } from '@/core/groove/document';
@@ -85,7 +86,7 @@ export function DrillMaker({ school, limits, toBench, kept }: DrillMakerProps) {
             fullWidth
             label="What to train"
             value={rule.family}
-            onChange={({ target }) => change({ family: target.value, generator: familyNamed(target.value)!.version, params: {} })}
+            onChange={({ target }) => change({ family: target.value, generator: generatorOf(familyNamed(target.value)!), params: {} })}
           >
             {FAMILIES.map(({ name, wish }) => (
               <MenuItem key={name} value={name}>

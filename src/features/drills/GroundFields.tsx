@@ -5,7 +5,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
-import { ORDERS, type Rule } from '@/core/drill/drill';
+import { ORDERS, type Rule } from '@/core/drill/rule';
 import type { Problem } from '@/core/result';
 
 interface GroundFieldsProps {

@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { ready, type Rule } from '@/core/drill/drill';
+import { ready, type Rule } from '@/core/drill/rule';
 import { sentence } from '@/core/result';
 import { dropDrill, keepDrill } from '@/server/drills';
 import { asPerson, requireTeacher } from '@/server/session';

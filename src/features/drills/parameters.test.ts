@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { usualRule } from '@/core/drill/drill';
+import { usualRule } from '@/core/drill/rule';
 import { FAMILIES, familyNamed } from '@/core/drill/registry';
 import { parametersOf } from './parameters';
 

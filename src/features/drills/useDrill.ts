@@ -2,7 +2,8 @@
 
 import { useEffect, useState } from 'react';
 import type { School } from '@/core/count/schools';
-import type { Drill, Rule } from '@/core/drill/drill';
+import type { Drill } from '@/core/drill/drill';
+import type { Rule } from '@/core/drill/rule';
 import type { Limits } from '@/core/groove/checks';
 import type { Result } from '@/core/result';
 import type { DrillAnswer, DrillAsked } from './drill.worker';

@@ -3,7 +3,7 @@ import { fail, ok } from '../../result';
 import { LIMBS, type Limb } from '../../groove/limbs';
 import { combination, binomial } from '../choose';
 import { family, limbShape, type Ground } from '../family';
-import { figureShape, strokesToMove } from '../figure';
+import { figureShape, strokesToMove, unfit } from '../figure';
 
 const shape = z.object({
   figure: figureShape,
@@ -41,6 +41,8 @@ export const buildUp = family<Params>({
         ? 'One limb is left out and put back: each knows its own line.'
         : 'Two limbs at a time, then all of them.',
   total: (params, ground) => {
+    const wrong = unfit(params.figure, ground);
+    if (wrong) return fail(wrong);
     const limbs = playing(params, ground).length;
     if (limbs < 2)
       return fail({

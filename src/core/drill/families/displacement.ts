@@ -1,12 +1,18 @@
 import { z } from 'zod';
 import { fail, ok } from '../../result';
+import { LIMBS } from '../../groove/limbs';
 import { add, compare, div, frac, modulo, mul, toNumber, type WholeNotes } from '../../time/fraction';
-import { family, type Ground } from '../family';
-import { figureShape, strokesToMove } from '../figure';
+import { family, limbShape, type Ground } from '../family';
+import { figureShape, strokesToMove, unfit } from '../figure';
 
 const shape = z.object({
   figure: figureShape,
   by: z.enum(['one slot', 'half a beat']).default('one slot').describe('How far it moves'),
+  moves: z
+    .array(limbShape)
+    .min(1)
+    .default([...LIMBS])
+    .describe('Which limbs move'),
   everyBars: z.number().int().min(1).max(8).default(1).describe('Bars before it moves'),
 });
 type Params = z.output<typeof shape>;
@@ -21,6 +27,10 @@ export const displacement = family<Params>({
   shape,
   trains: ({ by }) => `The same figure ${by} later each time, until it is home: the ear stays on 1, the figure does not.`,
   total: (params, ground) => {
+    const wrong = unfit(params.figure, ground);
+    if (wrong) return fail(wrong);
+    if (!strokesToMove(params.figure, ground).strokes.some(({ limb }) => params.moves.includes(limb)))
+      return fail({ path: ['moves'], where: 'moves', say: 'These limbs play nothing in the figure.', remedy: 'Choose a limb that plays in it.' });
     const moves = div(strokesToMove(params.figure, ground).length, stepOf(params, ground));
     if (moves.d !== 1) return fail({ path: ['by'], where: 'by', say: 'The figure never comes home by this step.', remedy: 'Move it by one slot.' });
     if (moves.n > 256)
@@ -35,7 +45,9 @@ export const displacement = family<Params>({
   figure: (params, ground, index) => {
     const { strokes, length, bars } = strokesToMove(params.figure, ground);
     const shift = mul(stepOf(params, ground), frac(index));
-    const moved = strokes.map((stroke) => ({ ...stroke, at: modulo(add(stroke.at, shift), length) })).sort((a, b) => compare(a.at, b.at));
+    const moved = strokes
+      .map((stroke) => (params.moves.includes(stroke.limb) ? { ...stroke, at: modulo(add(stroke.at, shift), length) } : stroke))
+      .sort((a, b) => compare(a.at, b.at));
     const rounds = Array.from({ length: params.everyBars }, (_, round) =>
       moved.map((stroke) => ({ ...stroke, at: add(stroke.at, mul(length, frac(round))) })),
     ).flat();

@@ -23,10 +23,19 @@ export const overlay = family<z.output<typeof shape>>({
   version: 1,
   shape,
   trains: ({ limb, keeps }) => `The ${limb} plays its own figure over the bar while the ${keeps} keeps the count, until both meet on 1.`,
-  total: ({ lengths, limb, keeps }) =>
-    limb === keeps
-      ? fail({ path: ['keeps'], where: 'keeps', say: 'One limb cannot play the figure and keep the count.', remedy: 'Choose another limb to keep it.' })
-      : ok(lengths.length),
+  total: ({ lengths, limb, keeps }, { slots }) => {
+    if (limb === keeps)
+      return fail({ path: ['keeps'], where: 'keeps', say: 'One limb cannot play the figure and keep the count.', remedy: 'Choose another limb to keep it.' });
+    const long = lengths.find((length) => length > slots.length);
+    return long
+      ? fail({
+          path: ['lengths'],
+          where: 'lengths',
+          say: `A figure of ${long} slots is longer than its bar of ${slots.length}.`,
+          remedy: 'Divide the counts further, or leave it out.',
+        })
+      : ok(lengths.length);
+  },
   figure: ({ lengths, limb, keeps, on }, ground, index) => {
     const long = lengths[index]!;
     const bars = barsUntilHome(ground, long);

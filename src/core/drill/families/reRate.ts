@@ -4,7 +4,7 @@ import { compare, format, frac, mul, sub } from '../../time/fraction';
 import type { NoteValue } from '../../time/noteValue';
 import { barsFrom, barsToFill, layOut, type RateSpan } from '../../groove/place';
 import { family, lengthOfBar, stroke, type Ground } from '../family';
-import { figureShape, strokesToMove } from '../figure';
+import { figureShape, momentsOf, strokesToMove, unfit } from '../figure';
 
 const VALUES = ['quarter', 'quarter triplet', '8th', '8th triplet', '16th', '16th triplet'] as const satisfies readonly NoteValue[];
 
@@ -15,13 +15,11 @@ const shape = z.object({
 });
 type Params = z.output<typeof shape>;
 
-function momentsOf({ figure }: Params, ground: Ground): string[] {
-  const { strokes } = strokesToMove(figure, ground);
-  return [...new Set(strokes.toSorted((a, b) => compare(a.at, b.at)).map(({ at }) => format(at)))];
-}
+const momentsIn = ({ figure }: Params, ground: Ground): string[] =>
+  momentsOf(strokesToMove(figure, ground).strokes.toSorted((a, b) => compare(a.at, b.at))).map(([one]) => format(one!.at));
 
 function plans(params: Params, ground: Ground): RateSpan[][] {
-  const notes = momentsOf(params, ground).length;
+  const notes = momentsIn(params, ground).length;
   const whole = params.values.map((value): RateSpan[] => [{ value, notes }]);
   if (!params.mixed || notes < 2) return whole.filter((plan) => isWritable(plan, ground));
   const half = Math.floor(notes / 2);
@@ -59,19 +57,22 @@ export const reRate = family<Params>({
   version: 1,
   shape,
   trains: () => 'The same order of strokes in another value: what the hands know comes at other places of the count.',
-  total: (params, ground) =>
-    plans(params, ground).length
-      ? ok(plans(params, ground).length)
-      : fail({
-          path: ['values'],
-          where: 'values',
-          say: 'None of these values can be written in this meter.',
-          remedy: 'Choose others, or a groove with strokes.',
-        }),
+  total: (params, ground) => {
+    const wrong = unfit(params.figure, ground);
+    if (wrong) return fail(wrong);
+    const found = plans(params, ground).length;
+    if (found) return ok(found);
+    return fail({
+      path: ['values'],
+      where: 'values',
+      say: 'None of these values can be written in this meter.',
+      remedy: 'Choose others, or a groove with strokes.',
+    });
+  },
   figure: (params, ground, index) => {
     const plan = plans(params, ground)[index]!;
     const { onsets, endsAt } = layOut(plan);
-    const place = new Map(momentsOf(params, ground).map((at, moment) => [at, onsets[moment]!]));
+    const place = new Map(momentsIn(params, ground).map((at, moment) => [at, onsets[moment]!]));
     const bars = barsToFill(endsAt, ground.meter);
     const rest = sub(mul(lengthOfBar(ground), frac(bars)), endsAt);
     const ends = rest.n ? `, ends ${format(rest)} of a whole note before the bar line` : ', ends on the bar line';
