@@ -36,10 +36,14 @@ const SAID: Record<string, string> = {
   thom: '[[t0m]]',
   jo: '[[dZoU]]',
   nu: '[[nu:]]',
+  the: '[[D@]]',
+  of: '[[Vv]]',
 };
 
 const numbers = Array.from({ length: MOST_BEATS }, (_, index) => String(index + 1));
 const syllables = new Set(SCHOOLS.flatMap((school) => Object.values(school.syllables).flat()).filter(Boolean));
+/** With which a place is called: "the e of 2", "count 3". */
+const between = ['the', 'of', 'count', 'slot'];
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'speak-'));
 
 /** One word, cut to what is heard, faded at both ends and as loud as the others. */
@@ -57,7 +61,7 @@ function spoken(word: string, pitch: number) {
 }
 
 // Numbers a little higher, as they are stressed when one counts.
-const words = [...numbers.map((word) => ({ word, ...spoken(word, 58) })), ...[...syllables].map((word) => ({ word, ...spoken(word, 44) }))];
+const words = [...numbers.map((word) => ({ word, ...spoken(word, 58) })), ...[...syllables, ...between].map((word) => ({ word, ...spoken(word, 44) }))];
 const [{ rate }] = words as [(typeof words)[number]];
 const writer = new WavWriter(
   words.reduce((total, { samples }) => total + samples.length, 0),

@@ -3,7 +3,9 @@ import { makeDrill } from '@/core/drill/drill';
 import { ready, usualRule } from '@/core/drill/rule';
 import { familyNamed } from '@/core/drill/registry';
 import { openSession, setUpWorkshop } from './door';
-import { drills, dropDrill, keepDrill } from './drills';
+import { openAssignments, setAssignment } from './assignments';
+import { drill, drills, dropDrill, grooveOfDrill, keepDrill } from './drills';
+import { groove } from './grooves';
 import { addStudent, signedInPerson, type Person } from './people';
 import { throwAwayDatabase } from './testing/throwAway';
 
@@ -14,32 +16,71 @@ const rule = usualRule(familyNamed('between')!, { params: { where: 'every combin
 let teacher: Person;
 let token: string;
 let student: string;
+let studentId: string;
 
 beforeAll(async () => {
   token = (await setUpWorkshop({ workshop: 'Drill shed', teacher: 'Tova Lind', signInName: 'tova', password: 'a long password', school }))!;
   teacher = await here.as(token, async (db) => (await signedInPerson(db))!);
-  const id = await here.as(token, (db) =>
+  studentId = await here.as(token, (db) =>
     addStudent(db, teacher, { name: 'Ada', signInName: 'ada', password: 'Ada has a password', level: 'second year', setup: 'crossed', school }),
   );
-  student = await openSession(id);
+  student = await openSession(studentId);
 });
 
 test('a drill is kept as its rule and makes the same bars again; kept under the same name it is changed', async () => {
-  await here.as(token, (db) => keepDrill(db, teacher, 'Between, two of them', rule));
+  await here.as(token, (db) => keepDrill(db, teacher, { name: 'Between, two of them', tags: ['16ths'], rule }));
   const [kept] = await here.as(token, drills);
-  expect(kept).toMatchObject({ name: 'Between, two of them' });
+  expect(kept).toMatchObject({ name: 'Between, two of them', tags: ['16ths'] });
   expect(makeDrill(kept!.rule)).toEqual(makeDrill(rule));
   expect(ready(kept!.rule).ok).toBe(true);
-  await here.as(token, (db) => keepDrill(db, teacher, 'Between, two of them', { ...rule, goal: 99 }));
+  await here.as(token, (db) => keepDrill(db, teacher, { name: 'Between, two of them', tags: [], rule: { ...rule, goal: 99 } }));
   expect((await here.as(token, drills)).map((one) => one.rule.goal)).toEqual([99]);
 });
 
 test('drills are the teacher’s: a student sees, keeps and drops none', async () => {
   expect(await here.as(student, drills)).toEqual([]);
-  await expect(here.as(student, (db) => keepDrill(db, teacher, 'Mine', rule))).rejects.toThrow(/row-level security/);
+  await expect(here.as(student, (db) => keepDrill(db, teacher, { name: 'Mine', tags: [], rule }))).rejects.toThrow(/row-level security/);
   const [kept] = await here.as(token, drills);
   await here.as(student, (db) => dropDrill(db, kept!.id));
   expect(await here.as(token, drills)).toHaveLength(1);
   await here.as(token, (db) => dropDrill(db, kept!.id));
   expect(await here.as(token, drills)).toEqual([]);
+});
+
+const writtenOut = (name: string, one = rule) => here.as(token, (db) => grooveOfDrill(db, teacher, { name, rule: one }, 'first year'));
+
+test('a drill is written out once for the same rule and name; another rule is another groove, and the first stays as it is', async () => {
+  const [first, again] = [await writtenOut('Planks'), await writtenOut('Planks')];
+  if (!first.ok) throw new Error('none');
+  expect(again).toEqual(first);
+  const before = await here.as(token, (db) => groove(db, first.value));
+  expect(before).toMatchObject({ title: 'Planks', drill: { version: 1, rule: { picked: [7, 3] } } });
+  expect(before!.drill!.parts.map(({ from }) => from)).toEqual([0, 1]);
+  const other = await writtenOut('Planks', { ...rule, picked: [1, 2, 3] });
+  expect(other.ok && other.value).not.toBe(first.value);
+  expect(await here.as(token, (db) => groove(db, first.value))).toEqual(before);
+});
+
+test('what is set keeps its bars though the drill is changed and dropped; the student it is set for sees it, nobody else', async () => {
+  const id = await here.as(token, (db) => keepDrill(db, teacher, { name: 'For Ada', tags: [], rule }));
+  const kept = (await here.as(token, (db) => drill(db, id)))!;
+  const written = await here.as(token, (db) => grooveOfDrill(db, teacher, kept, 'second year'));
+  if (!written.ok) throw new Error('none');
+  expect(await here.as(student, (db) => groove(db, written.value))).toBeUndefined();
+  await here.as(token, (db) =>
+    setAssignment(db, teacher, { student_id: studentId, groove_id: written.value, tempo: 80, click: 'counts', minutes: 5, reason: 'Slowly.' }),
+  );
+  const set = await here.as(student, (db) => groove(db, written.value));
+  await here.as(token, (db) => keepDrill(db, teacher, { name: 'For Ada', tags: [], rule: { ...rule, picked: [0] } }));
+  await here.as(token, (db) => dropDrill(db, id));
+  expect(await here.as(student, (db) => groove(db, written.value))).toEqual(set);
+  expect(await here.as(student, (db) => openAssignments(db, studentId))).toMatchObject([{ title: 'For Ada', groove_id: written.value }]);
+});
+
+test('too long for one go, or nothing at all, is said and keeps nothing', async () => {
+  const grooves = async () => (await here.owner.query('select from groove')).rowCount;
+  const before = await grooves();
+  expect(await writtenOut('All', { ...rule, picked: undefined, most: 1000 })).toMatchObject({ ok: false, problems: [{ path: ['most'] }] });
+  expect(await writtenOut('None', { ...rule, ostinato: 'hat 16ths' })).toMatchObject({ ok: false });
+  expect(await grooves()).toBe(before);
 });

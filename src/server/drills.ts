@@ -1,28 +1,69 @@
+import { makeDrill } from '@/core/drill/drill';
 import type { Rule } from '@/core/drill/rule';
+import { writeOut } from '@/core/drill/written';
+import { ok, type Result } from '@/core/result';
+import type { Level } from '@/core/take/figures';
 import type { Db } from './database';
+import { addGroove } from './grooves';
 import type { Person } from './people';
 
-/** A drill as it is kept: its name and its rule. */
+/** A drill as it is kept: its name, its tags and its rule. */
 export interface KeptDrill {
   id: string;
   name: string;
+  tags: string[];
   rule: Rule;
 }
 
 /** The workshop's drills by name. */
 export async function drills(db: Db): Promise<KeptDrill[]> {
-  return (await db.query<KeptDrill>('select id, name, rule from drill order by lower(name), id')).rows;
+  return (await db.query<KeptDrill>('select id, name, tags, rule from drill order by lower(name), id')).rows;
 }
 
-/** Keeps a drill under a name; one of that name gets the new rule. */
-export async function keepDrill(db: Db, teacher: Pick<Person, 'id' | 'workshop_id'>, name: string, rule: Rule): Promise<void> {
-  await db.query(
-    `insert into drill (workshop_id, made_by, name, family, rule) values ($1, $2, $3, $4, $5)
-     on conflict (workshop_id, name) do update set rule = excluded.rule, family = excluded.family, changed_at = now()`,
-    [teacher.workshop_id, teacher.id, name, rule.family, JSON.stringify(rule)],
+export async function drill(db: Db, id: string): Promise<KeptDrill | undefined> {
+  return (await db.query<KeptDrill>('select id, name, tags, rule from drill where id = $1', [id])).rows[0];
+}
+
+/** Keeps a drill under a name; one of that name gets the new rule and tags. Gives its id. */
+export async function keepDrill(
+  db: Db,
+  teacher: Pick<Person, 'id' | 'workshop_id'>,
+  { id, name, tags, rule }: Pick<KeptDrill, 'name' | 'tags' | 'rule'> & { id?: string },
+): Promise<string> {
+  const { rows } = await db.query<{ id: string }>(
+    `insert into drill (id, workshop_id, made_by, name, family, rule, tags) values ($1, $2, $3, $4, $5, $6, $7)
+     on conflict (workshop_id, name) do update set rule = excluded.rule, family = excluded.family, tags = excluded.tags, changed_at = now()
+     returning id`,
+    [id ?? crypto.randomUUID(), teacher.workshop_id, teacher.id, name, rule.family, JSON.stringify(rule), tags],
   );
+  return rows[0]!.id;
 }
 
 export async function dropDrill(db: Db, id: string): Promise<void> {
   await db.query('delete from drill where id = $1', [id]);
+}
+
+/**
+ * The groove that plays a drill, written out now or when the same rule was written out under this name before. Its bars
+ * stay, whatever becomes of the drill or of its generator. Problems when the rule makes nothing, or too much for one go.
+ */
+export async function grooveOfDrill(
+  db: Db,
+  teacher: Pick<Person, 'id' | 'workshop_id'>,
+  { name, rule }: Pick<KeptDrill, 'name' | 'rule'>,
+  level: Level,
+  id?: string,
+): Promise<Result<string>> {
+  const before = await db.query<{ id: string }>("select id from groove where workshop_id = $1 and title = $2 and drill -> 'rule' = $3::jsonb", [
+    teacher.workshop_id,
+    name,
+    JSON.stringify(rule),
+  ]);
+  if (before.rows[0]) return ok(before.rows[0].id);
+  const made = makeDrill(rule);
+  if (!made.ok) return made;
+  const written = writeOut(made.value, rule, name);
+  if (!written.ok) return written;
+  const { groove, parts } = written.value;
+  return ok(await addGroove(db, teacher, { id, groove, level, drill: { version: 1, rule, parts } }));
 }

@@ -1,4 +1,5 @@
 import { readGroove, writeGroove, metersInWords, GROOVE_VERSION, type Groove } from '@/core/groove/document';
+import { writtenShape, type WrittenDrill } from '@/core/drill/written';
 import { sentence } from '@/core/result';
 import type { Level } from '@/core/take/figures';
 import type { Db } from './database';
@@ -23,42 +24,47 @@ export interface StoredGroove extends GrooveRow {
   /** Raised with every save. */
   save_number: number;
   groove: Groove;
+  /** Of a groove that plays a drill: what it was written by. */
+  drill?: WrittenDrill;
 }
+
+/** A row with its documents as they are stored. */
+type Documents = GrooveRow & { save_number: number; document: unknown; drill: unknown };
 
 const ROW = `select id, title, meter, level, tempo, tags, archived_at is not null as archived, saved_at, save_number,
   exists (select from favourite f where f.groove_id = groove.id and f.person_id = signed_in_person()) as favourite`;
 
-/** All grooves the person may see, the easiest first. */
+/** All grooves the person may see, those that play a drill among them, the easiest first. */
 export async function grooves(db: Db): Promise<StoredGroove[]> {
-  const { rows } = await db.query<GrooveRow & { save_number: number; document: unknown }>(
-    `${ROW}, document from groove
+  const { rows } = await db.query<Documents>(
+    `${ROW}, document, drill from groove
      order by array_position(array['first year', 'second year', 'advanced', 'concert'], level), title`,
   );
   return rows.map(read);
 }
 
 export async function groove(db: Db, id: string): Promise<StoredGroove | undefined> {
-  const { rows } = await db.query<GrooveRow & { save_number: number; document: unknown }>(`${ROW}, document from groove where id = $1`, [id]);
+  const { rows } = await db.query<Documents>(`${ROW}, document, drill from groove where id = $1`, [id]);
   return rows[0] && read(rows[0]);
 }
 
-function read({ document, ...row }: GrooveRow & { save_number: number; document: unknown }): StoredGroove {
+function read({ document, drill, ...row }: Documents): StoredGroove {
   const result = readGroove(document);
   // Only what was read before is stored, so this is damage, not something a user did.
   if (!result.ok) throw new Error(`Groove ${row.id} cannot be read: ${sentence(result.problems[0]!)}`);
-  return { ...row, groove: result.value };
+  return { ...row, groove: result.value, ...(drill !== null && { drill: writtenShape.parse(drill) }) };
 }
 
 /** Keeps a new groove in the teacher's workshop. */
 export async function addGroove(
   db: Db,
   teacher: Pick<Person, 'id' | 'workshop_id'>,
-  made: { id?: string; groove: Groove; level: Level; tags?: string[] },
+  made: { id?: string; groove: Groove; level: Level; tags?: string[]; drill?: WrittenDrill },
 ): Promise<string> {
   const id = made.id ?? crypto.randomUUID();
   await db.query(
-    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document, tags)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document, tags, drill)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
     [
       id,
       teacher.workshop_id,
@@ -70,6 +76,7 @@ export async function addGroove(
       GROOVE_VERSION,
       JSON.stringify(writeGroove(made.groove)),
       made.tags ?? [],
+      made.drill ? JSON.stringify(made.drill) : null,
     ],
   );
   return id;

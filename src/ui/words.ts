@@ -1,5 +1,6 @@
 import { format } from 'date-fns';
 import type { Groove } from '@/core/groove/document';
+import type { WrittenDrill } from '@/core/drill/written';
 import { metersInWords } from '@/core/groove/document';
 import type { Swing } from '@/core/time/swing';
 import type { Ms } from '@/core/time/units';
@@ -33,6 +34,12 @@ export function grooveInWords(groove: Groove): string {
   return [metersInWords(groove) + (groove.reading === 'pulse' ? ' in pulses' : ''), feelInWords(groove.swing), bars > 1 && `${bars} bars`]
     .filter(Boolean)
     .join(' · ');
+}
+
+/** "12 exercises, each 4 times", "called from 16 places". */
+export function drillInWords({ rule: { caller, repeats }, parts }: Pick<WrittenDrill, 'rule' | 'parts'>): string {
+  if (caller) return `${plural(parts.length, 'exercise')}, called at random every ${plural(caller.pace, 'bar')}`;
+  return `${plural(parts.length, 'exercise')}${repeats > 1 ? `, each ${repeats} times` : ''}`;
 }
 
 export const dayInWords = (date: Date): string => format(date, 'EEE d MMM, HH:mm');

@@ -24,8 +24,27 @@ export const placesSaid = (groove: Groove, bar: number, places: readonly WholeNo
 /** What a part is called in somebody's school: "the e of 1". */
 export const partSaid = ({ say, places, from }: Part, groove: Groove, school: School): string => say || placesSaid(groove, from, places.map(exact), school);
 
+/** Whether two parts are the same exercise, called or played at two times. */
+export const isSamePart = (one: Pick<Part, 'say' | 'places'>, other: Pick<Part, 'say' | 'places'>): boolean =>
+  one.say === other.say && one.places.join() === other.places.join();
+
 /** The part a bar belongs to, and which of its bars it is; undefined in the rest between two of them. */
 export function partAt(parts: readonly Part[], bar: number): { index: number; bar: number } | undefined {
   const index = parts.findIndex(({ from, bars, times }) => bar >= from && bar < from + bars * times);
   return index < 0 ? undefined : { index, bar: (bar - parts[index]!.from) % parts[index]!.bars };
+}
+
+/** Only these parts of a drill, in the order of the drill, each with the rest that follows it. */
+export function onlyParts<T extends { groove: Groove; parts: readonly Part[] }>(
+  { groove, parts }: T,
+  wanted: readonly number[],
+): { groove: Groove; parts: Part[] } {
+  const bars: Groove['bars'] = [];
+  const kept = parts.flatMap((part, index): Part[] => {
+    if (!wanted.includes(index)) return [];
+    const from = bars.length;
+    bars.push(...groove.bars.slice(part.from, parts[index + 1]?.from));
+    return [{ ...part, from }];
+  });
+  return { groove: { ...groove, bars }, parts: kept };
 }

@@ -2,8 +2,10 @@ import { describe, expect, test } from 'vitest';
 import type { Take } from '../take/document';
 import type { Verdict } from '../take/verdict';
 import { oneLine } from '../testing/arbitrary';
+import { STARTERS } from '../testing/starters';
 import { exact } from '../time/fraction';
 import { makeDrill } from './drill';
+import { drillOf, inTheMannerOf, limbsUnder, MADE_OF_GROOVE } from './fromGroove';
 import { drillFor, weaknessOf, type Weakness } from './weakness';
 
 const saysOf = (weakness: Weakness) => {
@@ -56,5 +58,32 @@ describe('a verdict says what is weak', () => {
   ] as [Partial<Verdict>, object | undefined][])('%#', (verdict, expected) => {
     if (expected) expect(weakness(verdict)).toEqual({ tempo: 72, meter: '4/4', parts: 4, ...expected });
     else expect(weakness(verdict)).toBeUndefined();
+  });
+});
+
+describe('a groove says what a drill of it is like', () => {
+  const shuffle = { ...oneLine('t.tt.tt.tt.t'), title: 'Rope walk', tempo: 96, swing: { value: '8th' as const, ratio: '2' } };
+
+  test.each(Object.keys(MADE_OF_GROOVE))('%s: makes something of every starter groove in one meter, in its feel and tempo', (what) => {
+    for (const groove of [shuffle, ...STARTERS.slice(0, 3)]) {
+      const rule = drillOf(groove, what);
+      expect(rule).toMatchObject({ goal: groove.tempo, ostinato: '', reading: groove.reading });
+      const drill = makeDrill(rule);
+      if (!drill.ok) {
+        // One limb alone cannot be built up, and nothing in the hands cannot be accented: both are said.
+        expect([groove.bars.flatMap(({ strokes }) => strokes).every(({ limb }, _, [first]) => limb === first!.limb), drill.problems[0]!.remedy !== '']).toEqual(
+          [true, true],
+        );
+        continue;
+      }
+      expect(drill.value.exercises.length).toBeGreaterThan(0);
+      for (const made of drill.value.exercises) expect(made.groove.swing).toEqual(groove.swing);
+    }
+  });
+
+  test('what goes on under a drill is all but the limb it trains', () => {
+    expect(limbsUnder(STARTERS[0]!, 'right foot')).toEqual(['right hand', 'left hand']);
+    expect(limbsUnder(oneLine('t...'), 'right hand')).toEqual(['right hand']);
+    expect(inTheMannerOf(shuffle)).toMatchObject({ meter: '4/4', parts: 3, swing: shuffle.swing });
   });
 });

@@ -1,16 +1,15 @@
-import type { Groove } from '../groove/document';
 import type { Limb } from '../groove/limbs';
 import type { Take } from '../take/document';
 import type { Verdict } from '../take/verdict';
 import { equal, type WholeNotes } from '../time/fraction';
-import { formatMeter, parseMeter } from '../time/meter';
-import type { NoteValue } from '../time/noteValue';
+import { parseMeter } from '../time/meter';
 import type { Bpm } from '../time/units';
 import { between } from './families/between';
 import { placement } from './families/placement';
-import { rates } from './families/rates';
+import { rates, type Rate } from './families/rates';
 import { sticking } from './families/sticking';
 import { groundOf, type Family } from './family';
+import { gridOf } from './fromGroove';
 import { usualRule, type Rule } from './rule';
 
 /** What a player is to work on, as the takes find it or the teacher says it. All that is left out is no weakness. */
@@ -21,7 +20,7 @@ export interface Weakness {
   /** These places of a bar, from its start. */
   places?: readonly WholeNotes[];
   /** Two rates between which time slips. */
-  switches?: readonly [NoteValue, NoteValue];
+  switches?: readonly [Rate, Rate];
   /** Strokes are uneven wherever they fall. */
   uneven?: boolean;
   tempo: Bpm;
@@ -74,10 +73,4 @@ export function weaknessOf({ about, limb, place }: Verdict, take: Pick<Take, 'gr
     default:
       return { ...heard, limb, ...(place && { places: [place.written] }) };
   }
-}
-
-/** The meter of a bar and the parts of its most divided count. */
-function gridOf({ bars }: Groove, bar: number): { meter: string; parts: number } {
-  const { meter, cells } = bars[bar]!;
-  return { meter: formatMeter(meter), parts: Math.max(...cells.filter(({ counts }) => counts === 1).map(({ parts }) => parts), 1) };
 }

@@ -1,9 +1,14 @@
+import { z } from 'zod';
 import { MOST_BARS, type Groove } from '../groove/document';
 import { fail, ok, problemAt, type Result } from '../result';
 import { format } from '../time/fraction';
 import { layOut, type Drill } from './drill';
-import type { Part } from './parts';
-import { ready, type Rule } from './rule';
+import { partsShape, type Part } from './parts';
+import { ready, ruleShape, type Rule } from './rule';
+
+/** What a groove that plays a drill keeps of it: the rule it was written by, and its exercises. */
+export const writtenShape = z.strictObject({ version: z.literal(1), rule: ruleShape, parts: partsShape });
+export type WrittenDrill = z.output<typeof writtenShape>;
 
 /** A drill written out to be played: these bars stay as they are, whatever becomes of its rule or the generator. */
 export interface Written {

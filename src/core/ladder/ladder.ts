@@ -124,6 +124,9 @@ export const usualClimb = (goal: Bpm): Climb => ({
   standing: FIRST_STANDING,
 });
 
+/** The first rung of a ladder that was made for a drill, or of the usual one up to a tempo. */
+export const firstClimb = (ladder: Ladder | undefined, goal: Bpm): Climb => (ladder ? { version: 1, ladder, standing: FIRST_STANDING } : usualClimb(goal));
+
 /** A pause longer than this ends a practice; what comes after it is the next time. */
 const SAME_PRACTICE_MS: Ms = 60 * 60_000;
 

@@ -1,6 +1,6 @@
 import { format, type WholeNotes } from '../time/fraction';
 import type { Limb } from '../groove/limbs';
-import { partAt } from '../drill/parts';
+import { isSamePart, partAt } from '../drill/parts';
 import { beatOf } from '../groove/beat';
 import { schedule, type Schedule, type TimedStroke } from '../schedule';
 import { valueMs } from '../time/tempoMap';
@@ -34,9 +34,9 @@ export interface PlaceFigures extends Figures {
   written: WholeNotes;
 }
 
-/** One exercise of a drill. */
+/** One exercise of a drill; called more than once, all its times. */
 export interface PartFigures extends Figures {
-  /** Its index in the parts of the take. */
+  /** Its index in the parts of the take, where it comes first. */
   part: number;
 }
 
@@ -135,7 +135,10 @@ function placesOf(strokes: readonly JudgedStroke[], { parts }: Take): PlaceFigur
 function partsOf(strokes: readonly JudgedStroke[], extra: readonly ExtraHit[], timed: Schedule, { parts }: Take): PartFigures[] {
   if (!parts) return [];
   const barOf = new Map(timed.bars.map(({ barInRun, bar }) => [barInRun, bar]));
-  const partOf = (bar: number | undefined) => (bar === undefined ? undefined : partAt(parts, bar)?.index);
+  const partOf = (bar: number | undefined) => {
+    const found = bar === undefined ? undefined : partAt(parts, bar);
+    return found && parts.findIndex((one) => isSamePart(one, parts[found.index]!));
+  };
   const played = grouped(strokes, ({ stroke }) => partOf(stroke.bar));
   const beside = grouped(extra, ({ barInRun }) => partOf(barOf.get(barInRun)));
   return parts.flatMap((_, part) => {

@@ -137,6 +137,9 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
             aria-hidden
             sx={{ fontFamily: FIGURE_FONT, fontWeight: 750, fontSize: 30, lineHeight: '36px', minWidth: 64, textAlign: 'right', pr: 1 }}
           />
+          <Button href={`/drills?groove=${id}`} variant="text">
+            Make a drill
+          </Button>
           <Button variant="outlined" onClick={desk.transform} aria-haspopup="dialog">
             Transform
           </Button>
@@ -211,7 +214,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
                 groove={groove}
                 school={school}
                 size="desk"
-                allLanes
+                idleLanes={LIMBS}
                 laneNotes={notes}
                 cursor={cursor}
                 preview={preview}

@@ -8,24 +8,30 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { Virtuoso } from 'react-virtuoso';
 import type { School } from '@/core/count/schools';
 import type { Drill } from '@/core/drill/drill';
-import { generatorOf, usualRule, type Rule } from '@/core/drill/rule';
+import { inTheMannerOf } from '@/core/drill/fromGroove';
 import { FAMILIES, familyNamed } from '@/core/drill/registry';
+import { generatorOf, renewed, usualRule, type Rule } from '@/core/drill/rule';
+import { drillFor, type Weakness } from '@/core/drill/weakness';
+import { writeOut } from '@/core/drill/written';
 import type { Limits } from '@/core/groove/checks';
-import { writeGroove, type GrooveJson } from '@/core/groove/document';
+import { readGroove, writeGroove, type Groove, type GrooveJson } from '@/core/groove/document';
 import type { KeptDrill } from '@/server/drills';
 import { Page } from '@/ui/Page';
 import { opening } from '@/ui/words';
-import { dropDrillAction, keepDrillAction } from './actions';
-import { ExerciseRow } from './ExerciseRow';
+import { dropDrillAction } from './actions';
+import { ExerciseList } from './ExerciseList';
+import { FromGroove } from './FromGroove';
+import { FromWeakness } from './FromWeakness';
+import { GroovePick, type Pickable } from './GroovePick';
 import { GroundFields } from './GroundFields';
+import { KeepBar } from './KeepBar';
 import { ParameterFields } from './ParameterFields';
-import { parametersOf } from './parameters';
+import { parametersOf, takesGroove } from './parameters';
+import { PlayFields } from './PlayFields';
 import { Shelf } from './Shelf';
 import { useDrill } from './useDrill';
-import { useHearExercise } from './useHearExercise';
 
 interface DrillMakerProps {
   school: School;
@@ -33,45 +39,78 @@ interface DrillMakerProps {
   /** Keeps an exercise as a groove and opens it on the bench; a word when it cannot be. */
   toBench: (groove: GrooveJson) => Promise<string | undefined>;
   kept: readonly KeptDrill[];
+  students: readonly { id: string; name: string }[];
+  /** The workshop's grooves, for drills made of or over one. */
+  library: readonly { id: string; groove: GrooveJson }[];
+  /** What the address asks for: a drill of a groove, or for a weakness. */
+  groove?: GrooveJson;
+  weakness?: Weakness;
 }
 
 /** Rules that write exercises: what is wished on the left, what it comes to on the right, at once. */
-export function DrillMaker({ school, limits, toBench, kept }: DrillMakerProps) {
-  const [rule, setRule] = useState<Rule>(() => usualRule(FAMILIES[0]!));
+export function DrillMaker({ school, limits, toBench, kept, students, library, groove, weakness }: DrillMakerProps) {
+  const grooves = useMemo(() => library.flatMap(({ id, groove: json }): Pickable[] => read(json).map((one) => ({ id, groove: one }))), [library]);
+  const [rule, setRule] = useState<Rule>(() => (weakness ? drillFor(weakness) : usualRule(FAMILIES[0]!)));
   const family = familyNamed(rule.family)!;
   const parameters = useMemo(() => parametersOf(family), [family]);
   const { made, share, stop } = useDrill(rule, school, limits);
   const [say, setSay] = useState<string>();
-  const ear = useHearExercise();
   // A rule that makes nothing leaves the last drill standing, so that nothing jumps while one types.
   const [shown, setShown] = useState<Drill>();
   if (made?.ok && made.value !== shown) setShown(made.value);
   const problems = made && !made.ok ? made.problems : [];
-  const elsewhere = problems.filter(({ path }) => !(path[0] === 'params' && parameters.some(({ name }) => name === path[1])) && !FIELDS.has(String(path[0])));
+  const written = useMemo(() => (made?.ok ? writeOut(made.value, rule, 'drill') : undefined), [made, rule]);
+  const unplayable = written && !written.ok ? written.problems : [];
+  const elsewhere = problems.filter(
+    ({ path }) => !(path[0] === 'params' && (path[1] === 'figure' || parameters.some(({ name }) => name === path[1]))) && !FIELDS.has(String(path[0])),
+  );
+  const [name, setName] = useState('');
+  const [tags, setTags] = useState('');
+  const [open, setOpen] = useState<'shelf' | 'groove' | 'weakness' | undefined>(groove && 'groove');
+  const [anew, setAnew] = useState(false);
+
   // What was picked by hand was picked of the rule as it was.
   const change = (wanted: Partial<Rule>) => {
-    ear.stop();
-    setRule((before) => ({ ...before, picked: undefined, ...wanted }));
+    setAnew(false);
+    setRule((before) => {
+      const next = { ...before, picked: undefined, ...wanted };
+      // How it is played does not change what was picked; a ladder ends at the goal.
+      const picked = 'picked' in wanted || !Object.keys(wanted).every((field) => PLAYED.has(field)) ? next.picked : before.picked;
+      return { ...next, picked, ...(next.ladder && { ladder: { ...next.ladder, goal: next.goal } }) };
+    });
   };
-  const [name, setName] = useState('');
-  const [shelf, setShelf] = useState(false);
-  const [done, setDone] = useState<string>();
-  const order = shown?.exercises.map(({ index }) => index) ?? [];
-  const swap = (place: number, by: 1 | -1) =>
-    change({ picked: order.toSpliced(Math.min(place, place + by), 2, order[Math.max(place, place + by)]!, order[Math.min(place, place + by)]!) });
-  const keep = async () => {
-    const problem = await keepDrillAction(name, rule);
-    setSay(problem);
-    setDone(problem ? undefined : `“${name.trim()}” is on the shelf.`);
+  const choose = (chosen: string, wanted: Rule, its: readonly string[] = []) => {
+    const now = renewed(wanted);
+    setOpen(undefined);
+    setName(chosen);
+    setTags(its.join(', '));
+    setRule(now.rule);
+    setAnew(now.anew);
   };
+  const figure = read(rule.params['figure'])[0];
+  const made_of = (one: Groove | undefined) =>
+    change(
+      one
+        ? { ...inTheMannerOf(one), params: { ...rule.params, figure: writeGroove(one) } }
+        : { params: Object.fromEntries(Object.entries(rule.params).filter(([key]) => key !== 'figure')) },
+    );
+
   return (
     <Page
       title="Drills"
       note="A rule writes the exercises, in order, counted and explained"
       actions={
-        <Button variant="outlined" onClick={() => setShelf(true)} sx={{ minHeight: 44 }}>
-          Shelf
-        </Button>
+        <>
+          <Button onClick={() => setOpen('weakness')} sx={{ minHeight: 44 }}>
+            For what slips
+          </Button>
+          <Button onClick={() => setOpen('groove')} sx={{ minHeight: 44 }}>
+            Of a groove
+          </Button>
+          <Button variant="outlined" onClick={() => setOpen('shelf')} sx={{ minHeight: 44 }}>
+            Shelf
+          </Button>
+        </>
       }
     >
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '320px 1fr' }, gap: 4, alignItems: 'start' }}>
@@ -79,45 +118,70 @@ export function DrillMaker({ school, limits, toBench, kept }: DrillMakerProps) {
           component="form"
           aria-label="Rule"
           onSubmit={(event) => event.preventDefault()}
-          sx={{ display: 'grid', gap: 2, position: { md: 'sticky' }, top: 24 }}
+          sx={{
+            display: 'grid',
+            gap: 2,
+            position: { md: 'sticky' },
+            top: 0,
+            py: 1,
+            pr: { md: 1 },
+            maxHeight: { md: '100dvh' },
+            overflowY: { md: 'auto' },
+          }}
         >
           <TextField
             select
             fullWidth
             label="What to train"
             value={rule.family}
-            onChange={({ target }) => change({ family: target.value, generator: generatorOf(familyNamed(target.value)!), params: {} })}
+            onChange={({ target }) => {
+              const next = familyNamed(target.value)!;
+              const keeps = figure && takesGroove(next);
+              change({ family: next.name, generator: generatorOf(next), params: keeps ? { figure: rule.params['figure'] } : {} });
+            }}
           >
-            {FAMILIES.map(({ name, wish }) => (
-              <MenuItem key={name} value={name}>
+            {FAMILIES.map(({ name: each, wish }) => (
+              <MenuItem key={each} value={each}>
                 {opening(wish)}
               </MenuItem>
             ))}
           </TextField>
+          {takesGroove(family) && grooves.length > 0 && (
+            <GroovePick
+              label="Made of"
+              grooves={grooves}
+              title={figure?.title}
+              none="a plain figure"
+              problem={problems.filter(({ path }) => path[1] === 'figure').map((one) => `${one.say} ${one.remedy}`)[0]}
+              onPick={made_of}
+            />
+          )}
           <ParameterFields parameters={parameters} values={rule.params} problems={problems} onChange={(params) => change({ params })} />
-          <Typography variant="h3" component="h2" sx={{ mt: 1 }}>
+          <Typography variant="h3" component="h2" sx={{ mt: 0.5 }}>
             Over
           </Typography>
-          <GroundFields rule={rule} problems={problems} onChange={change} />
-          <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', mt: 1 }}>
-            <TextField fullWidth label="Name" value={name} onChange={({ target }) => setName(target.value.slice(0, 120))} />
-            <Button variant="contained" disabled={!made?.ok} onClick={() => void keep()} sx={{ minHeight: 40 }}>
-              Keep
-            </Button>
-          </Box>
-          <Typography role="status" variant="body2" color="textSecondary">
-            {done}
-          </Typography>
+          <GroundFields rule={rule} grooves={grooves} problems={problems} onChange={change} />
+          <PlayFields rule={rule} problems={[...problems, ...unplayable]} onChange={change} />
         </Box>
         {/* A list that is made anew must not pull the page along. */}
         <Box sx={{ minWidth: 0, overflowAnchor: 'none' }}>
-          <Box sx={{ minHeight: 62 }}>
+          <KeepBar
+            name={name}
+            tags={tags}
+            rule={rule}
+            makes={Boolean(made?.ok)}
+            unplayable={unplayable[0]}
+            students={students}
+            onName={setName}
+            onTags={setTags}
+          />
+          <Box sx={{ minHeight: 62, mb: 1 }}>
             {shown && <Typography sx={{ fontSize: '1.1rem' }}>{shown.trains}</Typography>}
             <Typography role="status" color="textSecondary">
               {problems.length ? 'This rule makes nothing; below is what the last one made.' : shown?.said}
             </Typography>
             {rule.picked && (
-              <Button size="small" onClick={() => change({})}>
+              <Button size="small" onClick={() => change({ picked: undefined })}>
                 All that were left out, back in order
               </Button>
             )}
@@ -128,51 +192,40 @@ export function DrillMaker({ school, limits, toBench, kept }: DrillMakerProps) {
               <Button onClick={stop}>Stop</Button>
             </Box>
           )}
-          {[...elsewhere.map((one) => `${one.say} ${one.remedy}`), say, ear.say].filter(Boolean).map((words) => (
-            <Alert key={words} severity="warning" sx={{ my: 1 }}>
+          {[anew && ANEW, ...elsewhere.map((one) => `${one.say} ${one.remedy}`), say].filter(Boolean).map((words) => (
+            <Alert key={String(words)} severity="warning" sx={{ my: 1 }}>
               {words}
             </Alert>
           ))}
           {shown && (
-            <Virtuoso
-              useWindowScroll
-              data={shown.exercises}
-              computeItemKey={(_, { index }) => `${rule.family} ${index}`}
-              itemContent={(place, exercise) => (
-                <ExerciseRow
-                  exercise={exercise}
-                  number={place + 1}
-                  school={school}
-                  heard={ear.heard === exercise.index}
-                  onHear={() => void ear.hear(exercise)}
-                  onStop={ear.stop}
-                  onEarlier={place > 0 ? () => swap(place, -1) : undefined}
-                  onLater={place < order.length - 1 ? () => swap(place, 1) : undefined}
-                  onLeaveOut={order.length > 1 ? () => change({ picked: order.toSpliced(place, 1) }) : undefined}
-                  onBench={() =>
-                    void toBench(writeGroove({ ...exercise.groove, title: opening(`${family.name}: ${exercise.say}`).slice(0, 120) })).then(setSay)
-                  }
-                />
-              )}
+            <ExerciseList
+              key={rule.family}
+              exercises={shown.exercises}
+              school={school}
+              onOrder={(picked) => change({ picked })}
+              onBench={(exercise) =>
+                void toBench(writeGroove({ ...exercise.groove, title: opening(`${family.name}: ${exercise.say}`).slice(0, 120) })).then(setSay)
+              }
             />
           )}
         </Box>
       </Box>
-      {shelf && (
-        <Shelf
-          kept={kept}
-          onClose={() => setShelf(false)}
-          onDrop={(id) => void dropDrillAction(id)}
-          onChoose={(chosen, ready) => {
-            setShelf(false);
-            setName(chosen);
-            change(ready);
-          }}
-        />
-      )}
+      {open === 'shelf' && <Shelf kept={kept} onClose={() => setOpen(undefined)} onDrop={(id) => void dropDrillAction(id)} onChoose={choose} />}
+      {open === 'groove' && <FromGroove grooves={grooves} groove={read(groove)[0]} onClose={() => setOpen(undefined)} onChoose={choose} />}
+      {open === 'weakness' && <FromWeakness school={school} onClose={() => setOpen(undefined)} onChoose={(wanted) => choose('', wanted)} />}
     </Page>
   );
 }
 
-/** Fields of the ground, which say their own problems. */
-const FIELDS = new Set(['meter', 'parts', 'ostinato', 'goal', 'most']);
+const read = (json: unknown): Groove[] => {
+  if (json === undefined) return [];
+  const result = readGroove(json);
+  return result.ok ? [result.value] : [];
+};
+
+/** Fields of the ground and of the play, which say their own problems. */
+const FIELDS = new Set(['meter', 'parts', 'ostinato', 'over', 'goal', 'most', 'caller', 'ladder']);
+/** What changes how the exercises are played, not which they are. */
+const PLAYED = new Set(['repeats', 'rest', 'click', 'ladder', 'caller', 'swing', 'goal']);
+const ANEW =
+  'This drill was kept by an older Mochila. Its exercises are chosen anew: look at them before you keep it. What was set for students stays as it was.';

@@ -1,81 +1,127 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import FormControlLabel from '@mui/material/FormControlLabel';
+import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
-import { ORDERS, type Rule } from '@/core/drill/rule';
+import { inTheMannerOf, limbsUnder } from '@/core/drill/fromGroove';
+import type { Rule } from '@/core/drill/rule';
+import { readGroove, writeGroove, type Groove } from '@/core/groove/document';
+import { LIMBS, limbsIn, type Limb } from '@/core/groove/limbs';
 import type { Problem } from '@/core/result';
+import { GroovePick, type Pickable } from './GroovePick';
+import { NumberSlider } from './NumberSlider';
 
 interface GroundFieldsProps {
   rule: Rule;
+  grooves: readonly Pickable[];
   problems: readonly Problem[];
   onChange: (change: Partial<Rule>) => void;
 }
 
-const PARTS = [1, 2, 3, 4, 5, 6, 7, 8];
-const MOST = [8, 16, 20, 50, 100, 500, 1000];
+const MOST = [8, 16, 20, 32, 50, 100, 500, 1000];
 
-/** What the exercises are made over, how many and in which order. */
-export function GroundFields({ rule, problems, onChange }: GroundFieldsProps) {
+/** What the exercises are made over: meter, grid, and what the other limbs keep doing; at which tempo, and how many. */
+export function GroundFields({ rule, grooves, problems, onChange }: GroundFieldsProps) {
   const problemAt = (name: keyof Rule) => {
     const found = problems.find(({ path }) => path[0] === name);
-    return {
-      error: Boolean(found),
-      helperText: found && [found.where.startsWith('“') ? `${found.where}:` : '', found.say, found.remedy].filter(Boolean).join(' '),
-    };
+    return found && [found.where.startsWith('“') ? `${found.where}:` : '', found.say, found.remedy].filter(Boolean).join(' ');
   };
+  const shared = (name: keyof Rule) => ({ error: Boolean(problemAt(name)), helperText: problemAt(name) });
+  const trained = LIMBS.find((limb) => limb === rule.params['limb']) ?? 'right foot';
+  const goOver = (groove: Groove | undefined) =>
+    onChange(groove ? { ...inTheMannerOf(groove), over: { groove: writeGroove(groove), bar: 0, limbs: limbsUnder(groove, trained) } } : { over: undefined });
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, '& > .wide': { gridColumn: '1 / -1' } }}>
-      <TextField label="Meter" value={rule.meter} onChange={({ target }) => onChange({ meter: target.value.slice(0, 20) })} {...problemAt('meter')} />
-      <TextField
-        label="Parts of a count"
-        select
-        value={rule.parts}
-        onChange={({ target }) => onChange({ parts: Number(target.value) })}
-        {...problemAt('parts')}
-      >
-        {PARTS.map((parts) => (
-          <MenuItem key={parts} value={parts}>
-            {parts}
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        className="wide"
-        label="The others keep"
-        value={rule.ostinato}
-        placeholder="nothing"
-        onChange={({ target }) => onChange({ ostinato: target.value.slice(0, 200) })}
-        {...problemAt('ostinato')}
-      />
+      <TextField label="Meter" value={rule.meter} onChange={({ target }) => onChange({ meter: target.value.slice(0, 20) })} {...shared('meter')} />
+      <NumberSlider label="Parts of a count" value={rule.parts} least={1} most={8} problem={problemAt('parts')} onChange={(parts) => onChange({ parts })} />
+      {rule.over ? (
+        <OverGroove over={rule.over} grooves={grooves} problem={problemAt('over')} onGroove={goOver} onChange={(over) => onChange({ over })} />
+      ) : (
+        <>
+          <TextField
+            className="wide"
+            label="The others keep"
+            value={rule.ostinato}
+            placeholder="nothing"
+            onChange={({ target }) => onChange({ ostinato: target.value.slice(0, 200) })}
+            {...shared('ostinato')}
+          />
+          {grooves.length > 0 && (
+            <Button className="wide" size="small" onClick={() => goOver(grooves[0]!.groove)} sx={{ justifySelf: 'start', mt: -1 }}>
+              Or what a groove has
+            </Button>
+          )}
+        </>
+      )}
       <TextField
         label="Goal tempo"
         type="number"
         value={Number.isNaN(rule.goal) ? '' : rule.goal}
         onChange={({ target }) => onChange({ goal: target.value === '' ? NaN : Number(target.value) })}
-        {...problemAt('goal')}
+        {...shared('goal')}
       />
-      <TextField label="At most" select value={rule.most} onChange={({ target }) => onChange({ most: Number(target.value) })} {...problemAt('most')}>
-        {MOST.map((most) => (
-          <MenuItem key={most} value={most}>
-            {most}
-          </MenuItem>
-        ))}
+      <TextField label="At most" select value={rule.most} onChange={({ target }) => onChange({ most: Number(target.value) })} {...shared('most')}>
+        {[...new Set([...MOST, rule.most])]
+          .sort((a, b) => a - b)
+          .map((most) => (
+            <MenuItem key={most} value={most}>
+              {most}
+            </MenuItem>
+          ))}
       </TextField>
-      <TextField className="wide" label="Order" select value={rule.order} onChange={({ target }) => onChange({ order: target.value as Rule['order'] })}>
-        {ORDERS.map((order) => (
-          <MenuItem key={order} value={order}>
-            {order}
-          </MenuItem>
-        ))}
-      </TextField>
-      <FormControlLabel
-        className="wide"
-        control={<Switch checked={rule.withoutTurnings} onChange={(_, withoutTurnings) => onChange({ withoutTurnings })} />}
-        label="Leave out what is the same turned round"
-      />
     </Box>
+  );
+}
+
+interface OverGrooveProps {
+  over: NonNullable<Rule['over']>;
+  grooves: readonly Pickable[];
+  problem?: string;
+  onGroove: (groove: Groove | undefined) => void;
+  onChange: (over: NonNullable<Rule['over']>) => void;
+}
+
+/** Which groove goes on under the exercises, which of its bars and which limbs. */
+function OverGroove({ over, grooves, problem, onGroove, onChange }: OverGrooveProps) {
+  const read = readGroove(over.groove);
+  const groove = read.ok ? read.value : undefined;
+  return (
+    <>
+      <Box className="wide">
+        <GroovePick label="The others keep, of" grooves={grooves} title={groove?.title} none="a groove" problem={problem} onPick={onGroove} />
+      </Box>
+      {groove && (
+        <>
+          <TextField
+            className={groove.bars.length > 1 ? undefined : 'wide'}
+            select
+            label="Limbs"
+            value={over.limbs}
+            onChange={({ target }) => {
+              const limbs = target.value as unknown as Limb[];
+              // The last one stays: of nothing nothing can go on.
+              if (limbs.length) onChange({ ...over, limbs: LIMBS.filter((limb) => limbs.includes(limb)) });
+            }}
+            slotProps={{ select: { multiple: true, renderValue: (chosen) => (chosen as Limb[]).join(', ') } }}
+          >
+            {limbsIn(groove).map((limb) => (
+              <MenuItem key={limb} value={limb}>
+                {limb}
+              </MenuItem>
+            ))}
+          </TextField>
+          {groove.bars.length > 1 && (
+            <TextField select label="Bar" value={over.bar} onChange={({ target }) => onChange({ ...over, bar: Number(target.value) })}>
+              {groove.bars.map((_, bar) => (
+                <MenuItem key={bar} value={bar}>
+                  {bar + 1}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+        </>
+      )}
+    </>
   );
 }

@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import type { Problem } from '@/core/result';
+import { NumberSlider } from './NumberSlider';
 import type { Parameter } from './parameters';
 
 interface ParameterFieldsProps {
@@ -26,13 +27,14 @@ export function ParameterFields({ parameters, values, problems, onChange }: Para
         return <FormControlLabel key={one.name} control={<Switch checked={value as boolean} onChange={(_, on) => set(on)} />} label={one.label} />;
       case 'number':
         return (
-          <TextField
+          <NumberSlider
             key={one.name}
-            {...shared}
-            type="number"
-            value={Number.isNaN(value) ? '' : value}
-            onChange={({ target }) => set(target.value === '' ? NaN : Number(target.value))}
-            slotProps={{ htmlInput: { min: one.least, max: one.most } }}
+            label={one.label}
+            value={value as number}
+            least={one.least}
+            most={one.most}
+            problem={problem && `${problem.say} ${problem.remedy}`}
+            onChange={set}
           />
         );
       case 'one of':

@@ -3,11 +3,12 @@
 import DeleteOutlineRounded from '@mui/icons-material/DeleteOutlineRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Chip from '@mui/material/Chip';
 import Drawer from '@mui/material/Drawer';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
-import type { Rule } from '@/core/drill/rule';
-import { usualRule } from '@/core/drill/rule';
+import { useState } from 'react';
+import { usualRule, type Rule } from '@/core/drill/rule';
 import { familyNamed } from '@/core/drill/registry';
 import { PATHS, SHELF } from '@/core/drill/shelf';
 import type { KeptDrill } from '@/server/drills';
@@ -15,13 +16,16 @@ import { opening } from '@/ui/words';
 
 interface ShelfProps {
   kept: readonly KeptDrill[];
-  onChoose: (name: string, rule: Rule) => void;
+  onChoose: (name: string, rule: Rule, tags?: readonly string[]) => void;
   onDrop: (id: string) => void;
   onClose: () => void;
 }
 
 /** Drills that are ready: the workshop's own, and those that ship, path by path. */
 export function Shelf({ kept, onChoose, onDrop, onClose }: ShelfProps) {
+  const [tag, setTag] = useState<string>();
+  const tags = [...new Set(kept.flatMap((one) => one.tags))].sort();
+  const shown = tag && tags.includes(tag) ? kept.filter((one) => one.tags.includes(tag)) : kept;
   return (
     <Drawer
       anchor="right"
@@ -35,9 +39,23 @@ export function Shelf({ kept, onChoose, onDrop, onClose }: ShelfProps) {
       </Box>
       <Part title="Your own">
         {!kept.length && <Typography color="textSecondary">What you keep under a name stands here.</Typography>}
-        {kept.map(({ id, name, rule }) => (
+        {tags.length > 1 && (
+          <Box role="group" aria-label="Tags" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, my: 1 }}>
+            {tags.map((one) => (
+              <Chip
+                key={one}
+                label={one}
+                size="small"
+                variant={one === tag ? 'filled' : 'outlined'}
+                aria-pressed={one === tag}
+                onClick={() => setTag(one === tag ? undefined : one)}
+              />
+            ))}
+          </Box>
+        )}
+        {shown.map(({ id, name, rule, tags: its }) => (
           <Box key={id} sx={{ display: 'flex', alignItems: 'center' }}>
-            <Entry name={name} onChoose={() => onChoose(name, rule)} />
+            <Entry name={name} note={its.join(', ')} onChoose={() => onChoose(name, rule, its)} />
             <IconButton aria-label={`Take ${name} off the shelf`} onClick={() => onDrop(id)} sx={{ width: 44, height: 44 }}>
               <DeleteOutlineRounded />
             </IconButton>
@@ -64,13 +82,20 @@ function Part({ title, children }: { title: string; children: React.ReactNode })
   );
 }
 
-function Entry({ name, onChoose }: { name: string; onChoose: () => void }) {
+function Entry({ name, note, onChoose }: { name: string; note?: string; onChoose: () => void }) {
   return (
     <Button
       onClick={onChoose}
       sx={{ justifyContent: 'flex-start', textAlign: 'left', width: 1, minHeight: 44, fontWeight: 450, overflowWrap: 'anywhere', color: 'text.primary' }}
     >
-      {name}
+      <span>
+        {name}
+        {note && (
+          <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
+            {note}
+          </Typography>
+        )}
+      </span>
     </Button>
   );
 }

@@ -2,10 +2,13 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
+import { familyNamed } from '@/core/drill/registry';
 import { ready, type Rule } from '@/core/drill/rule';
 import { sentence } from '@/core/result';
-import { dropDrill, keepDrill } from '@/server/drills';
+import { dropDrill, grooveOfDrill, keepDrill } from '@/server/drills';
 import { asPerson, requireTeacher } from '@/server/session';
+import { tagsShape } from '@/ui/fields';
+import { opening } from '@/ui/words';
 
 const nameShape = z
   .string()
@@ -14,20 +17,43 @@ const nameShape = z
   .max(120, 'At most 120 characters.')
   .refine((name) => !name.includes('\0'), 'It holds characters that cannot be written.');
 
+/** A drill as the screen has it: tags as they are typed. */
+interface GivenDrill {
+  name: string;
+  tags: string;
+  rule: Rule;
+}
+
+/** The id of what was kept or written out, or why it could not be. */
+type Answer = { ok: true; id: string } | { ok: false; say: string };
+
 /** Keeps a rule under a name; says what is wrong when it makes nothing or has no name. */
-export async function keepDrillAction(name: string, rule: Rule): Promise<string | undefined> {
+export async function keepDrillAction(given: GivenDrill): Promise<Answer> {
   const teacher = await requireTeacher();
-  const named = nameShape.safeParse(name);
-  if (!named.success) return named.error.issues[0]!.message;
-  const read = ready(rule);
-  if (!read.ok) return sentence(read.problems[0]!);
-  await asPerson((db) => keepDrill(db, teacher, named.data, read.value.rule));
+  const name = nameShape.safeParse(given.name);
+  if (!name.success) return { ok: false, say: name.error.issues[0]!.message };
+  const tags = tagsShape.safeParse(given.tags);
+  if (!tags.success) return { ok: false, say: tags.error.issues[0]!.message };
+  const read = ready(given.rule);
+  if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
+  const id = await asPerson((db) => keepDrill(db, teacher, { name: name.data, tags: tags.data, rule: read.value.rule }));
   revalidatePath('/drills');
-  return undefined;
+  return { ok: true, id };
 }
 
 export async function dropDrillAction(id: string): Promise<void> {
   await requireTeacher();
   if (z.uuid().safeParse(id).success) await asPerson((db) => dropDrill(db, id));
   revalidatePath('/drills');
+}
+
+/** The groove that plays a drill in the room, under its name or, without one, under what it trains. */
+export async function practiseDrillAction(given: GivenDrill): Promise<Answer> {
+  const teacher = await requireTeacher();
+  const read = ready(given.rule);
+  if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
+  const { rule } = read.value;
+  const name = nameShape.safeParse(given.name).data ?? opening(familyNamed(rule.family)!.wish);
+  const written = await asPerson((db) => grooveOfDrill(db, teacher, { name, rule }, teacher.level));
+  return written.ok ? { ok: true, id: written.value } : { ok: false, say: sentence(written.problems[0]!) };
 }

@@ -9,6 +9,9 @@ export type Parameter = { name: string; label: string; usual: unknown } & (
   | { kind: 'switch' }
 );
 
+/** Whether a drill of this family can be made of a groove. */
+export const takesGroove = (family: Family): boolean => 'figure' in (family.shape as unknown as z.ZodObject).shape;
+
 /** The parameters a form can show. A groove a drill is made of is chosen elsewhere. */
 export function parametersOf(family: Family): Parameter[] {
   const { shape } = family.shape as unknown as z.ZodObject;

@@ -14,8 +14,9 @@ import { useOptimistic, useState, useTransition } from 'react';
 import { turnFor } from '@/core/groove/limbs';
 import type { StoredGroove } from '@/server/grooves';
 import type { Person } from '@/server/people';
+import { glanceOf } from '@/ui/strip/glance';
 import { Strip } from '@/ui/strip/Strip';
-import { grooveInWords, tempoInWords } from '@/ui/words';
+import { drillInWords, grooveInWords, tempoInWords } from '@/ui/words';
 import { archiveAction, favouriteAction } from './actions';
 
 interface GrooveCardProps {
@@ -67,7 +68,7 @@ export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCa
             {title}
           </Typography>
           <Typography variant="body2" color="textSecondary">
-            {grooveInWords(groove)} · {tempoInWords(tempo)} bpm · {level}
+            {one.drill ? drillInWords(one.drill) : grooveInWords(groove)} · {tempoInWords(tempo)} bpm · {level}
           </Typography>
           {tags.length > 0 && (
             <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, mt: 0.75 }}>
@@ -103,6 +104,9 @@ export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCa
           >
             Level and tags
           </MenuItem>
+          <MenuItem component="a" href={`/drills?groove=${id}`}>
+            Make a drill of this
+          </MenuItem>
           <MenuItem
             onClick={() => {
               const form = new FormData();
@@ -122,7 +126,7 @@ export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCa
           </MenuItem>
         </Menu>
       )}
-      <Strip groove={turnFor(groove, person.setup)} school={person.school} size="glance" />
+      <Strip groove={glanceOf({ groove: turnFor(groove, person.setup), drill: one.drill })} school={person.school} size="glance" />
     </Box>
   );
 }

@@ -5,16 +5,10 @@ import { z } from 'zod';
 import { LEVELS } from '@/core/take/figures';
 import { setArchived, setFavourite, setLabels } from '@/server/grooves';
 import { asPerson, requirePerson, requireTeacher } from '@/server/session';
+import { tagsShape } from '@/ui/fields';
 import { EMPTY_FORM, readForm, type FormState } from '@/ui/form';
 
-/** Tags as they are typed, parted by commas. */
-const tags = z
-  .string()
-  .max(400, 'At most 400 characters.')
-  .transform((line) => [...new Set(line.split(',').map((tag) => tag.trim().toLowerCase().replace(/\s+/g, ' ')))].filter(Boolean))
-  .refine((all) => all.length <= 12, 'At most 12 tags.')
-  .refine((all) => all.every((tag) => tag.length <= 40), 'A tag has at most 40 characters.');
-const labelsShape = z.object({ groove: z.uuid(), level: z.enum(LEVELS, 'Choose a level from the list.'), tags });
+const labelsShape = z.object({ groove: z.uuid(), level: z.enum(LEVELS, 'Choose a level from the list.'), tags: tagsShape });
 
 export async function labelsAction(_before: FormState, form: FormData): Promise<FormState> {
   await requireTeacher();

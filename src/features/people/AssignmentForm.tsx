@@ -4,17 +4,21 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useActionState } from 'react';
-import { CLICK_PLAN_NAMES } from '@/core/time/clickPlan';
+import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { setAssignmentAction } from './actions';
 
 interface AssignmentFormProps {
   student: string;
-  grooves: { id: string; title: string; tempo: number }[];
+  /** Grooves and drills that can be set; `value` tells which. */
+  choices: { value: string; label: string; tempo: number; click: ClickPlanName }[];
+  /** The one that stands there first. */
+  chosen?: string;
 }
 
-export function AssignmentForm({ student, grooves }: AssignmentFormProps) {
+export function AssignmentForm({ student, choices, chosen }: AssignmentFormProps) {
+  const first = choices.find(({ value }) => value === chosen) ?? choices[0];
   const [state, action, busy] = useActionState(setAssignmentAction, EMPTY_FORM);
   return (
     <Box
@@ -27,19 +31,19 @@ export function AssignmentForm({ student, grooves }: AssignmentFormProps) {
       <Field
         state={state}
         name="groove"
-        label="Groove"
-        defaultValue={grooves[0]?.id}
-        options={grooves.map(({ id, title, tempo }) => ({ value: id, label: `${title} (${tempo})` }))}
+        label="Groove or drill"
+        defaultValue={first?.value}
+        options={choices}
         sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' } }}
       />
       <Field
         state={state}
         name="tempo"
         label="Tempo, bpm"
-        defaultValue={grooves[0] ? String(grooves[0].tempo) : ''}
+        defaultValue={first ? String(first.tempo) : ''}
         slotProps={{ htmlInput: { inputMode: 'decimal' } }}
       />
-      <Field state={state} name="click" label="Click on" defaultValue="counts" options={CLICK_PLAN_NAMES} />
+      <Field state={state} name="click" label="Click on" defaultValue={first?.click ?? 'counts'} options={CLICK_PLAN_NAMES} />
       <Field state={state} name="minutes" label="Minutes a day" defaultValue="15" slotProps={{ htmlInput: { inputMode: 'numeric' } }} />
       <Field state={state} name="reason" label="Why, or what to listen for" multiline minRows={2} sx={{ gridColumn: '1 / -1' }} />
       <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 2, alignItems: 'center' }}>

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import type { Assignment } from '@/server/assignments';
+import type { KeptDrill } from '@/server/drills';
 import type { StoredGroove } from '@/server/grooves';
 import type { Person } from '@/server/people';
 import type { TakeRow } from '@/server/takes';
@@ -11,6 +12,7 @@ import { TakeTable } from '@/ui/take/TakeTable';
 import { dayInWords, plural, tempoInWords } from '@/ui/words';
 import { endAssignmentAction } from './actions';
 import { AssignmentForm } from './AssignmentForm';
+import { DRILL } from './shapes';
 import { PersonForm } from './PersonForm';
 import { ProgressChart } from './ProgressChart';
 
@@ -21,11 +23,25 @@ interface StudentPageProps {
   student: Person;
   assignments: Assignment[];
   grooves: StoredGroove[];
+  drills: readonly KeptDrill[];
   takes: TakeRow[];
+  /** A drill that is to be set next. */
+  drill?: string;
 }
 
 /** One student for the teacher: what is set, how it goes, and every take. */
-export function StudentPage({ student, assignments, grooves, takes }: StudentPageProps) {
+export function StudentPage({ student, assignments, grooves, drills, takes, drill }: StudentPageProps) {
+  const choices = [
+    ...grooves
+      .filter((one) => !one.archived && !one.drill)
+      .map(({ id, title, tempo }) => ({ value: id, label: `${title} (${tempoInWords(tempo)})`, tempo, click: 'counts' as const })),
+    ...drills.map(({ id, name, rule }) => ({
+      value: `${DRILL}${id}`,
+      label: `Drill: ${name} (${tempoInWords(rule.goal)})`,
+      tempo: rule.goal,
+      click: rule.click,
+    })),
+  ];
   const age = student.birth_year ? `${new Date().getFullYear() - student.birth_year} years` : undefined;
   const heard = takes.filter((take) => take.sd_error_ms !== null);
   return (
@@ -57,11 +73,11 @@ export function StudentPage({ student, assignments, grooves, takes }: StudentPag
               </form>
             </Box>
           ))}
-          <Box sx={{ mt: 3 }}>
+          <Box id="set" sx={{ mt: 3 }}>
             <Typography variant="h3" sx={{ mb: 1.5 }}>
-              Set another groove
+              Set another groove or drill
             </Typography>
-            <AssignmentForm student={student.id} grooves={grooves.filter(({ archived }) => !archived).map(({ id, title, tempo }) => ({ id, title, tempo }))} />
+            <AssignmentForm key={drill} student={student.id} choices={choices} chosen={drill && `${DRILL}${drill}`} />
           </Box>
         </section>
         <section>

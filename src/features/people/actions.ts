@@ -3,7 +3,9 @@
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
+import { ok, sentence } from '@/core/result';
 import { endAssignment, setAssignment } from '@/server/assignments';
+import { drill, grooveOfDrill } from '@/server/drills';
 import { groove } from '@/server/grooves';
 import { addStudent, changePerson, student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
@@ -34,11 +36,15 @@ export async function setAssignmentAction(_before: FormState, form: FormData): P
   const teacher = await requireTeacher();
   const read = readForm(assignmentShape, form);
   if (!read.ok) return read.state;
-  const { student: student_id, groove: groove_id, ...given } = read.value;
+  const { student: student_id, groove: chosen, ...given } = read.value;
   const wrong = await asPerson(async (db) => {
-    if (!(await student(db, student_id))) return fieldProblem(form, 'groove', 'This student is not there any more.');
-    if (!(await groove(db, groove_id))) return fieldProblem(form, 'groove', 'This groove is not there any more. Choose another.');
-    await setAssignment(db, teacher, { student_id, groove_id, ...given });
+    const pupil = await student(db, student_id);
+    if (!pupil) return fieldProblem(form, 'groove', 'This student is not there any more.');
+    const found = chosen.drill ? await drill(db, chosen.id) : await groove(db, chosen.id);
+    if (!found) return fieldProblem(form, 'groove', `This ${chosen.drill ? 'drill' : 'groove'} is not there any more. Choose another.`);
+    const played = 'rule' in found ? await grooveOfDrill(db, teacher, found, pupil.level) : ok(found.id);
+    if (!played.ok) return fieldProblem(form, 'groove', sentence({ ...played.problems[0]!, where: '' }));
+    await setAssignment(db, teacher, { student_id, groove_id: played.value, ...given });
     return undefined;
   });
   if (wrong) return wrong;

@@ -40,9 +40,16 @@ export const studentShape = z.object({
   password: passwordShape,
 });
 
+/** What the value of a drill begins with where grooves and drills stand in one list. */
+export const DRILL = 'drill:';
+
 export const assignmentShape = z.object({
   student: z.uuid('This student is not there any more.'),
-  groove: z.uuid('Choose a groove.'),
+  /** A groove, or a drill that is to be written out for it. */
+  groove: z
+    .string()
+    .transform((value) => ({ drill: value.startsWith(DRILL), id: value.replace(DRILL, '') }))
+    .refine(({ id }) => z.uuid().safeParse(id).success, 'Choose a groove or a drill.'),
   tempo: number('Write a tempo in beats a minute, like 72.').pipe(tempoShape),
   click: z.enum(CLICK_PLAN_NAMES as [ClickPlanName, ...ClickPlanName[]], 'Choose a click plan from the list.'),
   minutes: number('Write the minutes a day, like 15.').pipe(

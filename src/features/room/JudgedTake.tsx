@@ -5,7 +5,9 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useSyncExternalStore } from 'react';
 import type { School } from '@/core/count/schools';
+import type { Part } from '@/core/drill/parts';
 import { TakeFigures } from '@/ui/take/TakeFigures';
+import { TakeParts } from '@/ui/take/TakeParts';
 import { TakePicture } from '@/ui/take/TakePicture';
 import { VerdictNote } from '@/ui/take/VerdictNote';
 import { emptyOutbox, onOutbox, outboxState } from './outbox';
@@ -16,10 +18,12 @@ interface JudgedTakeProps {
   school: School;
   onPractise: () => void;
   onAgain: () => void;
+  /** Of a drill: practises one exercise of it alone. */
+  onPart?: (part: Part) => void;
 }
 
 /** A take when it is done: what to fix first, where every stroke fell, the figures. */
-export function JudgedTake({ judged: { id, take, judgement }, school, onPractise, onAgain }: JudgedTakeProps) {
+export function JudgedTake({ judged: { id, take, judgement }, school, onPractise, onAgain, onPart }: JudgedTakeProps) {
   return (
     <Box sx={{ display: 'grid', gap: 3, maxWidth: 1180 }}>
       <VerdictNote
@@ -36,6 +40,7 @@ export function JudgedTake({ judged: { id, take, judgement }, school, onPractise
           </>
         }
       />
+      {take.parts && <TakeParts take={take} judgement={judgement} school={school} onPart={onPart} />}
       <TakePicture take={take} judgement={judgement} school={school} />
       <TakeFigures judgement={judgement} />
     </Box>

@@ -7,6 +7,8 @@ import Typography from '@mui/material/Typography';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Limits } from '@/core/groove/checks';
+import { isSamePart, type Part } from '@/core/drill/parts';
+import type { WrittenDrill } from '@/core/drill/written';
 import type { Groove } from '@/core/groove/document';
 import { limbsIn, type Limb } from '@/core/groove/limbs';
 import { loudnessAt, rungsOf, type Climb } from '@/core/ladder/ladder';
@@ -15,16 +17,19 @@ import type { Level } from '@/core/take/figures';
 import { CLICK_PLANS, type ClickPlanName } from '@/core/time/clickPlan';
 import type { Ms } from '@/core/time/units';
 import { Page } from '@/ui/Page';
+import { Strip } from '@/ui/strip/Strip';
 import { grooveInWords } from '@/ui/words';
 import { nextLimb } from './BuildUpPanel';
 import { speedWord } from './care';
+import { DrillPanel } from './DrillPanel';
+import { DrillStage } from './DrillStage';
 import { JudgedTake } from './JudgedTake';
 import { useKeys } from './keys';
 import { LimbSwitches } from './LimbSwitches';
 import { Pads } from './Pads';
 import { plannedRun, type Followed } from './performance';
 import { SaveSound } from './SaveSound';
-import { changedWay, firstSettings, type RoomSettings, type Way } from './settings';
+import { changedWay, firstSettings, WAYS, type RoomSettings, type Way } from './settings';
 import { SetUp } from './SetUp';
 import { Stage } from './Stage';
 import { Transport } from './Transport';
@@ -33,7 +38,7 @@ import { useAttempt, type Judged } from './useAttempt';
 import { useAwake } from './useAwake';
 import { useLadder } from './useLadder';
 import { useMusic } from './useMusic';
-import { useProgramme } from './useProgramme';
+import { chosenOf, useProgramme, type Practised } from './useProgramme';
 import { useRest } from './useRest';
 import { useRoomKeys } from './useRoomKeys';
 import { useStage } from './useStage';
@@ -50,6 +55,8 @@ export interface RoomProps {
   groove: Groove;
   /** Strokes a second, as the teacher set them for the workshop. */
   limits: Limits;
+  /** Of a groove that plays a drill. */
+  drill?: WrittenDrill;
   assignment?: { id: string; tempo: number; click: ClickPlanName; reason: string };
   /** Where the player stands on this groove's ladder. */
   climb: Climb;
@@ -60,24 +67,30 @@ export interface RoomProps {
 /** Between two takes of a ladder: time to read what the last came to and to lift the sticks. */
 const BREATH_MS: Ms = 1800;
 
+/** For calls nobody has heard before. */
+const anySeed = () => Math.floor(Math.random() * 2 ** 31);
+
 /** Where a groove is practised: the strip, the count, the pads, and the take when it is done. */
-export function Room({ playerId, level, school, grooveId, groove, limits, assignment, climb, asked }: RoomProps) {
+export function Room({ playerId, level, school, grooveId, groove, limits, drill, assignment, climb, asked }: RoomProps) {
   const limbs = useMemo(() => limbsIn(groove), [groove]);
-  const [settings, setSettings] = useState<RoomSettings>(() => ({ ...firstSettings(groove, assignment), ...asked }));
+  const [settings, setSettings] = useState<RoomSettings>(() => ({ ...firstSettings(groove, assignment, drill), ...asked }));
   const { way, task, heard, buildUp } = settings;
   const [keys, changeKey] = useKeys();
   const [settingUp, setSettingUp] = useState(false);
   const climbing = useLadder(grooveId, climb);
   const playalong = useMusic(groove.tempo);
-  const { programme, asPractised, sides, against } = useProgramme(groove, school, settings, climbing, playalong);
+  const practised = useMemo((): Practised => ({ groove, parts: drill?.parts }), [groove, drill]);
+  const [seed, setSeed] = useState(anySeed);
+  const { programme, asPractised, sides, against } = useProgramme(practised, school, settings, climbing, playalong, seed);
   const { bpm } = asPractised;
   const waiting = useWaiting(programme.groove, task);
   const { now: waitsAt, start: startWaiting, stop: stopWaiting, strike: strikeWaiting } = waiting;
-  const { strip, ring, layers, count, side, turned, onMoment } = useStage({
+  const { strip, ring, layers, count, side, turned, onStage, onMoment } = useStage({
     groove: programme.groove,
     school,
     bpm,
     swing: settings.swing,
+    parts: programme.parts,
     against,
     waitsAt,
   });
@@ -157,12 +170,15 @@ export function Room({ playerId, level, school, grooveId, groove, limits, assign
     } else {
       const begun = changedWay(asPractised, way, limbs);
       if (way === 'build-up') setSettings(begun);
+      const next = settings.caller.same ? seed : anySeed();
+      setSeed(next);
       void start(begun, {
+        ...(way === 'called' && chosenOf(practised, begun, school, next)),
         backing: way === 'to music' ? { buffer: ready!, firstBeatMs: musical!.firstBeatMs / (musical!.speed / 100) } : undefined,
         loudness: way === 'ladder' && ladder.loudnesses ? loudnessAt(ladder, standing) : undefined,
       });
     }
-  }, [way, limbs, cannotPlay, ready, musical, start, asPractised, climbing.climb, again, listen, startWaiting]);
+  }, [way, limbs, cannotPlay, ready, musical, start, asPractised, climbing.climb, again, listen, startWaiting, practised, school, seed, settings.caller.same]);
   const toggle = useCallback(() => {
     setClimbs(false);
     if (waitsAt) stopWaiting();
@@ -189,6 +205,11 @@ export function Room({ playerId, level, school, grooveId, groove, limits, assign
     practiseAs('through');
     setSettings((before) => ({ ...before, bpm: slower, click: CLICK_PLANS[click], task: fewer }));
   };
+  const practisePart = (part: Part) => {
+    again();
+    const only = drill!.parts.findIndex((one) => isSamePart(one, part));
+    setSettings((before) => ({ ...changedWay(before, 'through', limbs), range: [only], length: { rounds: 8 } }));
+  };
   const withClick = () => {
     stopWaiting();
     const slow: RoomSettings = { ...settings, way: 'through', bpm: SLOWEST_CLICK, click: CLICK_PLANS.counts };
@@ -213,7 +234,7 @@ export function Room({ playerId, level, school, grooveId, groove, limits, assign
           }
         >
           <Box sx={{ display: 'grid', gap: 1.5, mt: -1 }}>
-            {!playing && <WayChoice way={way} onChange={practiseAs} />}
+            {!playing && <WayChoice way={way} ways={drill?.rule.caller ? ['called', ...WAYS] : WAYS} onChange={practiseAs} />}
             {attempt.say && (
               <Alert severity="info" role="status">
                 {attempt.say}
@@ -241,17 +262,47 @@ export function Room({ playerId, level, school, grooveId, groove, limits, assign
               onNextLimb={() => take(broughtIn(), follow)}
               onWithClick={withClick}
             />
+            {drill && !playing && !showsTake && (
+              <DrillPanel
+                groove={groove}
+                parts={drill.parts}
+                school={school}
+                settings={settings}
+                onChange={(wanted) => setSettings((before) => ({ ...before, ...wanted }))}
+              />
+            )}
             {showsTake ? (
-              <JudgedTake judged={judged} school={school} onPractise={practise} onAgain={again} />
+              <JudgedTake judged={judged} school={school} onPractise={practise} onAgain={again} onPart={drill && practisePart} />
             ) : (
               <Stage
-                groove={programme.groove}
-                school={school}
-                bpm={bpm}
-                swing={turned ?? settings.swing}
-                task={task}
-                beads={waitsAt ? undefined : live}
-                strip={strip}
+                strip={
+                  programme.parts && onStage ? (
+                    <DrillStage
+                      groove={programme.groove}
+                      parts={programme.parts}
+                      onStage={onStage}
+                      called={way === 'called'}
+                      hidden={!playing}
+                      school={school}
+                      bpm={bpm}
+                      swing={settings.swing}
+                      task={task}
+                      beads={waitsAt ? undefined : live}
+                      strip={strip}
+                    />
+                  ) : (
+                    <Strip
+                      groove={programme.groove}
+                      school={school}
+                      bpm={bpm}
+                      swing={turned ?? settings.swing}
+                      size="room"
+                      task={task}
+                      beads={waitsAt ? undefined : live}
+                      handle={strip}
+                    />
+                  )
+                }
                 count={count}
                 side={side}
                 layers={settings.layers && <TripletLayers plan={settings.layers} groove={programme.groove} handle={layers} />}
@@ -304,7 +355,7 @@ export function Room({ playerId, level, school, grooveId, groove, limits, assign
         bpm={bpm}
         tempoFixed={way === 'ladder' || way === 'to music'}
         timeless={way === 'wait for me'}
-        lengthSet={way !== 'ladder' && way !== 'to music' && way !== 'wait for me'}
+        lengthSet={way !== 'ladder' && way !== 'to music' && way !== 'wait for me' && way !== 'called'}
         ring={ring}
         playing={playing}
         busy={status === 'starting' && !climbs}

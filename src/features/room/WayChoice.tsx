@@ -3,10 +3,10 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { opening } from '@/ui/words';
-import { WAYS, type Way } from './settings';
+import type { Way } from './settings';
 
-/** How the groove is practised. */
-export function WayChoice({ way, onChange }: { way: Way; onChange: (way: Way) => void }) {
+/** How the groove or drill is practised. */
+export function WayChoice({ way, ways, onChange }: { way: Way; ways: readonly Way[]; onChange: (way: Way) => void }) {
   return (
     <ToggleButtonGroup
       exclusive
@@ -20,7 +20,7 @@ export function WayChoice({ way, onChange }: { way: Way; onChange: (way: Way) =>
         '& .MuiToggleButton-root': { minHeight: 44, px: 2, textTransform: 'none', flex: 'none', fontSize: 15 },
       }}
     >
-      {WAYS.map((one) => (
+      {ways.map((one) => (
         <ToggleButton key={one} value={one}>
           {opening(one)}
         </ToggleButton>

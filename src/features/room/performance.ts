@@ -1,6 +1,8 @@
 'use client';
 
 import type { School } from '@/core/count/schools';
+import type { Call } from '@/core/drill/caller';
+import type { Part } from '@/core/drill/parts';
 import { beatOf } from '@/core/groove/beat';
 import type { Groove } from '@/core/groove/document';
 import type { Limb } from '@/core/groove/limbs';
@@ -49,16 +51,19 @@ export interface Programme {
   voices: Partial<Record<Limb, VoiceName>>;
   /** What is to change by itself on the way. */
   changes?: (rounds: number) => RunChange[];
+  /** Of a drill: which bars are which exercise, and what is called. */
+  parts?: readonly Part[];
+  calls?: readonly Call[];
   backing?: Backing;
   loudness?: Loudness;
 }
 
 /** The run that settings ask of a programme. */
-export function plannedRun({ groove, school, changes }: Programme, settings: RoomSettings): Run {
+export function plannedRun({ groove, school, changes, calls }: Programme, settings: RoomSettings): Run {
   const { bpm, click, countIn, count, layers, swing } = settings;
   const rounds = roundsOf(settings.length, groove, bpm);
   const spoken = count && { school, plan: count };
-  return { groove, tempo: steady(bpm, beatOf(groove)), swing, click, countIn, rounds, layers, count: spoken, changes: changes?.(rounds) };
+  return { groove, tempo: steady(bpm, beatOf(groove)), swing, click, countIn, rounds, layers, count: spoken, changes: changes?.(rounds), calls };
 }
 
 /** What a sound of a schedule is played as; `loud` scales the groove's own strokes. */
@@ -99,6 +104,7 @@ export class Performance {
       rounds,
       task: settings.task,
       ...(changes?.length && { changes: [...changes] }),
+      ...(programme.parts && { parts: [...programme.parts] }),
       input: settings.player === 'keys' ? 'keys' : 'simulated kit',
       playedMs: 0,
       hits: [],
@@ -231,7 +237,7 @@ export class Performance {
 
   private scheduled(): Schedule {
     const { count, layers } = this.now;
-    return schedule({ ...runOf(this.take), layers, ...(count && { count: { school: this.programme.school, plan: count } }) });
+    return schedule({ ...runOf(this.take), layers, calls: this.programme.calls, ...(count && { count: { school: this.programme.school, plan: count } }) });
   }
 
   private reschedule(): void {

@@ -3,6 +3,7 @@ import { tempoShape, type Groove } from '@/core/groove/document';
 import { beatOf } from '@/core/groove/beat';
 import { lengthOf } from '@/core/groove/place';
 import { LIMBS, limbsIn, type Limb } from '@/core/groove/limbs';
+import type { WrittenDrill } from '@/core/drill/written';
 import type { Contrast } from '@/core/practice/sides';
 import { LONGEST_TAKE_MS, MOST_ROUNDS } from '@/core/take/document';
 import type { KitFault } from '@/core/take/simulatedKit';
@@ -12,9 +13,10 @@ import type { Swing } from '@/core/time/swing';
 import { steady, valueMs } from '@/core/time/tempoMap';
 import type { Bpm, Ms } from '@/core/time/units';
 
-/** How a groove is practised. */
+/** How a groove or drill is practised. */
 export const WAYS = ['through', 'ladder', 'build-up', 'wait for me', 'back to back', 'to music'] as const;
-export type Way = (typeof WAYS)[number];
+/** `called`: of a drill made for it. */
+export type Way = (typeof WAYS)[number] | 'called';
 
 export type Length = { rounds: number } | { minutes: number };
 
@@ -40,6 +42,10 @@ export interface RoomSettings {
   contrast: { what: Contrast; bars: number };
   /** In which order limbs come in, and after how many clean rounds; `0`: only when asked. */
   buildUp: { order: Limb[]; after: number };
+  /** Of a drill, which exercises are played, by index. */
+  range: number[];
+  /** How places are called: a new one every `pace` bars; `same` calls them as the last time. */
+  caller: { pace: number; calls: number; same: boolean };
 }
 
 export const LENGTHS: readonly Length[] = [
@@ -64,15 +70,15 @@ export function roundsOf(length: Length, groove: Groove, bpm: Bpm): number {
 }
 
 /** How the room is set for a groove at first; what is set as homework has its own tempo and click. */
-export function firstSettings(groove: Groove, assignment?: { tempo: Bpm; click: ClickPlanName }): RoomSettings {
+export function firstSettings(groove: Groove, assignment?: { tempo: Bpm; click: ClickPlanName }, drill?: Pick<WrittenDrill, 'parts' | 'rule'>): RoomSettings {
   const limbs = limbsIn(groove);
   return {
-    way: 'through',
+    way: drill?.rule.caller ? 'called' : 'through',
     bpm: assignment?.tempo ?? groove.tempo,
-    click: CLICK_PLANS[assignment?.click ?? 'counts'],
+    click: CLICK_PLANS[assignment?.click ?? drill?.rule.click ?? 'counts'],
     count: undefined,
     layers: undefined,
-    length: { rounds: 8 },
+    length: { rounds: drill ? 1 : 8 },
     countIn: 1,
     player: 'keys',
     task: limbs,
@@ -81,6 +87,8 @@ export function firstSettings(groove: Groove, assignment?: { tempo: Bpm; click: 
     lean: groove.lean ?? {},
     contrast: { what: 'straight and swung', bars: 2 },
     buildUp: { order: limbs, after: 2 },
+    range: drill?.parts.map((_, index) => index) ?? [],
+    caller: { pace: 2, calls: 16, ...drill?.rule.caller, same: false },
   };
 }
 

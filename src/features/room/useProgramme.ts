@@ -2,6 +2,8 @@
 
 import { useMemo } from 'react';
 import type { School } from '@/core/count/schools';
+import { called, type Called } from '@/core/drill/caller';
+import { onlyParts, type Part } from '@/core/drill/parts';
 import type { Groove } from '@/core/groove/document';
 import type { Limb } from '@/core/groove/limbs';
 import { bpmAt } from '@/core/ladder/ladder';
@@ -24,27 +26,58 @@ export interface Planned {
   against?: Sides;
 }
 
-/** What is played, from the groove, the settings and the way it is practised. */
-export function useProgramme(groove: Groove, school: School, settings: RoomSettings, { climb }: Climbing, playalong: Playalong): Planned {
-  const { way, lean, contrast } = settings;
-  const leaning = useMemo(() => leaned(groove, lean), [groove, lean]);
-  const sides = useMemo(() => sidesOf(leaning, contrast.what, contrast.bars), [leaning, contrast]);
+/** What a room plays: a groove, and of a drill which of its bars are which exercise. */
+export interface Practised {
+  groove: Groove;
+  parts?: readonly Part[];
+}
+
+/** What is played of it: of a drill the exercises chosen, one after another, or called in the order of a seed. */
+export function chosenOf(
+  { groove, parts }: Practised,
+  { way, range, caller: { pace, calls }, lean }: Pick<RoomSettings, 'way' | 'range' | 'caller' | 'lean'>,
+  school: School,
+  seed: number,
+): Practised & Partial<Pick<Called, 'calls'>> {
+  const whole = { groove: leaned(groove, lean), parts };
+  if (!parts) return whole;
+  if (way === 'called') return called({ groove: whole.groove, parts: [...parts] }, { range, pace, calls, seed }, school);
+  return onlyParts({ groove: whole.groove, parts }, range);
+}
+
+/** What is played, from the groove, the settings and the way it is practised; `seed` says in which order places are called. */
+export function useProgramme(
+  { groove, parts }: Practised,
+  school: School,
+  settings: RoomSettings,
+  { climb }: Climbing,
+  playalong: Playalong,
+  seed: number,
+): Planned {
+  const { way, lean, contrast, range, caller } = settings;
+  const chosen = useMemo(
+    () => chosenOf({ groove, parts }, { way, range, caller, lean }, school, seed),
+    [groove, parts, way, range, caller, lean, school, seed],
+  );
+  const sides = useMemo(() => sidesOf(chosen.groove, contrast.what, contrast.bars), [chosen, contrast]);
   const against = way === 'back to back' && sides.ok ? sides.value : undefined;
   const programme = useMemo((): Programme => {
     const voices = Object.fromEntries(lanesOf(groove).map(({ limb, surface }) => [limb, `${surface}/tap`])) as Partial<Record<Limb, VoiceName>>;
-    return { groove: against?.groove ?? leaning, school, voices, ...(against && { changes: (rounds) => turnsOf(against, rounds) }) };
-  }, [groove, leaning, school, against]);
+    return { school, voices, ...(against ? { groove: against.groove, changes: (rounds: number) => turnsOf(against, rounds) } : chosen) };
+  }, [groove, chosen, school, against]);
   const { music, settings: musical } = playalong;
   const asPractised = useMemo((): RoomSettings => {
+    const { groove: played } = chosen;
     if (way === 'ladder') {
       const { unit, many } = climb.ladder.length;
-      const length = unit === 'bars' ? { rounds: Math.max(1, Math.ceil(many / groove.bars.length)) } : { minutes: many };
+      const length = unit === 'bars' ? { rounds: Math.max(1, Math.ceil(many / played.bars.length)) } : { minutes: many };
       return { ...settings, bpm: bpmAt(climb.ladder, climb.standing), length };
     }
+    if (way === 'called') return { ...settings, length: { rounds: 1 } };
     if (way === 'to music' && music && musical)
-      return { ...settings, bpm: heardBpm(musical), length: { rounds: roundsUnder(groove, musical, music.buffer.duration * 1000) } };
+      return { ...settings, bpm: heardBpm(musical), length: { rounds: roundsUnder(played, musical, music.buffer.duration * 1000) } };
     return settings;
-  }, [way, settings, climb, groove, music, musical]);
+  }, [way, settings, climb, chosen, music, musical]);
   return { programme, asPractised, sides, against };
 }
 

@@ -1,7 +1,8 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { School } from '@/core/count/schools';
+import { partAt, type Part } from '@/core/drill/parts';
 import type { Groove } from '@/core/groove/document';
 import type { Sides } from '@/core/practice/sides';
 import type { Waiting } from '@/core/practice/waiting';
@@ -19,13 +20,21 @@ interface Shown {
   school: School;
   bpm: Bpm;
   swing?: Swing | 'straight';
+  /** Of a drill: which bars are which exercise. */
+  parts?: readonly Part[];
   against?: Sides;
   /** Where the strip waits, when it does. */
   waitsAt?: Waiting;
 }
 
+/** Which exercise of a drill is on, and which comes next and after how many bars. */
+export interface OnStage {
+  now?: number;
+  next?: { part: number; inBars: number };
+}
+
 /** What moves while it sounds, written straight on the page without asking React: playhead, ring, layers, and the count. */
-export function useStage({ groove, school, bpm, swing, against, waitsAt }: Shown) {
+export function useStage({ groove, school, bpm, swing, parts, against, waitsAt }: Shown) {
   const strip = useRef<StripHandle>(null);
   const ring = useRef<RingHandle>(null);
   const layers = useRef<LayersHandle>(null);
@@ -33,34 +42,46 @@ export function useStage({ groove, school, bpm, swing, against, waitsAt }: Shown
   const side = useRef<HTMLElement>(null);
   // Where both sides are one groove and only the swing turns, the strip has to show which is on.
   const [turned, setTurned] = useState<Swing | 'straight'>();
+  // Of a drill only the exercise that is on is shown, and before it begins the first.
+  const [bar, setBar] = useState(0);
 
   const onMoment = useCallback(
     (moment: Moment | undefined) => {
       ring.current?.fill(moment?.share);
       layers.current?.bar(moment?.barInRun);
-      strip.current?.playhead(moment && !moment.countingIn ? moment.bar : undefined, moment?.fraction ?? 0);
+      const at = moment && !moment.countingIn ? moment.bar : undefined;
+      strip.current?.playhead(at === undefined || !parts ? at : partAt(parts, at)?.bar, moment?.fraction ?? 0);
+      if (parts) setBar(moment?.bar ?? 0);
       write(count.current, moment ? wordAt(groove, school, bpm, moment) : '');
       write(side.current, moment && against && !moment.countingIn ? against.names[against.sideOf[moment.bar]!] : '');
       setTurned(against?.swings ? moment?.swing : undefined);
     },
-    [groove, school, bpm, against],
+    [groove, school, bpm, parts, against],
   );
 
   // Waiting, the playhead stands where the next stroke belongs.
+  const waitsIn = waitsAt?.steps[waitsAt.step]!.bar;
   useEffect(() => {
     if (!waitsAt) return;
     const [shown, said] = [strip.current, count.current];
     const { bar, at } = waitsAt.steps[waitsAt.step]!;
     const slot = drawnAgain(groove, school, bpm, swing)[bar]!.slots.find((one) => equal(one.at, at));
-    shown?.playhead(bar, (slot?.percent ?? 0) / 100);
+    shown?.playhead(parts ? partAt(parts, bar)?.bar : bar, (slot?.percent ?? 0) / 100);
     write(said, slot?.say ?? '');
     return () => {
       shown?.playhead(undefined, 0);
       write(said, '');
     };
-  }, [waitsAt, groove, school, bpm, swing]);
+  }, [waitsAt, groove, school, bpm, swing, parts]);
 
-  return { strip, ring, layers, count, side, turned, onMoment };
+  const onStage = useMemo(() => (parts ? stageAt(parts, waitsIn ?? bar) : undefined), [parts, waitsIn, bar]);
+  return { strip, ring, layers, count, side, turned, onStage, onMoment };
+}
+
+/** What is on and what comes next in a bar of a drill; in a rest only what comes next. */
+export function stageAt(parts: readonly Part[], bar: number): OnStage {
+  const next = parts.findIndex(({ from }) => from > bar);
+  return { now: partAt(parts, bar)?.index, ...(next >= 0 && { next: { part: next, inBars: parts[next]!.from - bar } }) };
 }
 
 function write(where: HTMLElement | null, word: string): void {

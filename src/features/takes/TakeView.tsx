@@ -4,14 +4,17 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import type { School } from '@/core/count/schools';
+import { weaknessOf } from '@/core/drill/weakness';
 import { judge } from '@/core/take/judge';
 import type { Take } from '@/core/take/document';
 import type { TakeRow } from '@/server/takes';
 import { Page } from '@/ui/Page';
 import { practiceHref } from '@/ui/take/practiceHref';
 import { TakeFigures } from '@/ui/take/TakeFigures';
+import { TakeParts } from '@/ui/take/TakeParts';
 import { TakePicture } from '@/ui/take/TakePicture';
 import { VerdictNote } from '@/ui/take/VerdictNote';
+import { weaknessHref } from '@/ui/take/weaknessHref';
 import { dayInWords, lengthInWords, tempoInWords } from '@/ui/words';
 
 interface TakeViewProps {
@@ -24,6 +27,7 @@ interface TakeViewProps {
 /** One take: what to fix first, where every stroke fell, and the figures. */
 export function TakeView({ take: row, school, own }: TakeViewProps) {
   const judgement = useMemo(() => judge(row.take, row.level), [row]);
+  const weakness = weaknessOf(judgement.verdict, row.take);
   const note = [
     `${own ? '' : `${row.player}, `}${dayInWords(row.played_at)}`,
     `${tempoInWords(row.tempo)} bpm, click on ${row.click}`,
@@ -44,13 +48,20 @@ export function TakeView({ take: row, school, own }: TakeViewProps) {
         <VerdictNote
           verdict={judgement.verdict}
           action={
-            own && (
+            own ? (
               <Button href={practiceHref(row.groove_id, judgement.verdict.practise)} variant="outlined">
                 Practise this
               </Button>
+            ) : (
+              weakness && (
+                <Button href={weaknessHref(weakness)} variant="outlined">
+                  Make a drill of this
+                </Button>
+              )
             )
           }
         />
+        {row.take.parts && <TakeParts take={row.take} judgement={judgement} school={school} />}
         <TakePicture take={row.take} judgement={judgement} school={school} />
         <TakeFigures judgement={judgement} />
       </Box>

@@ -11,10 +11,11 @@ import type { Person } from '@/server/people';
 import type { TakeRow } from '@/server/takes';
 import { EmptyState } from '@/ui/EmptyState';
 import { Page } from '@/ui/Page';
+import { glanceOf } from '@/ui/strip/glance';
 import { Strip } from '@/ui/strip/Strip';
 import { TakeTable } from '@/ui/take/TakeTable';
 import { FIGURE_FONT } from '@/ui/theme';
-import { grooveInWords, plural, tempoInWords } from '@/ui/words';
+import { drillInWords, grooveInWords, plural, tempoInWords } from '@/ui/words';
 
 interface StudentTodayProps {
   student: Person;
@@ -82,6 +83,7 @@ export function StudentToday({ student, assignments, recent }: StudentTodayProps
 }
 
 function Main({ assignment, student }: { assignment: StudentTodayProps['assignments'][number]; student: Person }) {
+  const { drill } = assignment.groove;
   const groove = turnFor(assignment.groove.groove, student.setup);
   return (
     <Box
@@ -94,7 +96,7 @@ function Main({ assignment, student }: { assignment: StudentTodayProps['assignme
           <Typography variant="h1" component="h2" sx={{ fontSize: '2rem', overflowWrap: 'anywhere' }}>
             {assignment.title}
           </Typography>
-          <Typography color="textSecondary">{grooveInWords(groove)}</Typography>
+          <Typography color="textSecondary">{drill ? drillInWords(drill) : grooveInWords(groove)}</Typography>
           <Typography sx={{ mt: 1.5, fontSize: '1.1rem', maxWidth: 560, overflowWrap: 'anywhere' }}>{assignment.reason}</Typography>
           <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>
             Set by {assignment.set_by}
@@ -120,7 +122,7 @@ function Main({ assignment, student }: { assignment: StudentTodayProps['assignme
           </Button>
         </Stack>
       </Box>
-      <Strip groove={groove} school={student.school} bpm={assignment.tempo} size="glance" />
+      <Strip groove={glanceOf({ groove, drill })} school={student.school} bpm={assignment.tempo} size="glance" />
     </Box>
   );
 }

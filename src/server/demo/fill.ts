@@ -9,8 +9,10 @@ import { simulateKit, type Playing } from '@/core/take/simulatedKit';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { setAssignment } from '../assignments';
 import type { Db } from '../database';
+import { grooveOfDrill, keepDrill } from '../drills';
 import { addGroove } from '../grooves';
 import { insertTake } from '../takes';
+import { DEMO_DRILLS } from './drills';
 import { STARTER_GROOVES } from './grooves';
 import { DEMO_STUDENTS, DEMO_TEACHER, DEMO_WORKSHOP, type DemoAssignment, type DemoStudent } from './people';
 
@@ -73,6 +75,27 @@ async function fill(db: Db, now: Date): Promise<void> {
       if (endedDaysAgo !== undefined) await db.query('update assignment set ended_at = $2 where id = $1', [assignmentId, atHour(now, endedDaysAgo, 15, 0)]);
     }
     await fillTakes(db, now, student, { id, workshop_id });
+  }
+  await fillDrills(db, now, teacher);
+}
+
+async function fillDrills(db: Db, now: Date, teacher: { id: string; workshop_id: string }): Promise<void> {
+  for (const { name, tags, rule, set } of DEMO_DRILLS) {
+    await keepDrill(db, teacher, { id: demoId(`drill ${name}`), name, tags, rule });
+    if (!set) continue;
+    const student = DEMO_STUDENTS.find((one) => one.name === set.student)!;
+    const groove = await grooveOfDrill(db, teacher, { name, rule }, student.level, demoId(name));
+    if (!groove.ok) throw new Error(`The demo's drill “${name}” cannot be written out`);
+    await setAssignment(db, teacher, {
+      id: demoId(`${student.name} ${name}`),
+      student_id: demoId(student.name),
+      groove_id: groove.value,
+      setAt: atHour(now, set.daysAgo, 15, 0),
+      tempo: rule.goal,
+      click: rule.click,
+      minutes: set.minutes,
+      reason: set.reason,
+    });
   }
 }
 

@@ -42,8 +42,8 @@ export interface StripProps {
   /** How many rounds the beads of a lane are stacked by. */
   rounds?: number;
   handle?: Ref<StripHandle>;
-  /** A lane for every limb, also for those that play nothing. */
-  allLanes?: boolean;
+  /** Limbs that have a lane also where they play nothing. */
+  idleLanes?: readonly Limb[];
   /** The slot that keys work on. */
   cursor?: StripPlace;
   /** Strokes that are not there yet, shown pale. */
@@ -73,7 +73,7 @@ export const Strip = memo(function Strip({
   bands,
   rounds = 1,
   handle,
-  allLanes,
+  idleLanes,
   cursor,
   preview,
   selection,
@@ -81,7 +81,7 @@ export const Strip = memo(function Strip({
 }: StripProps) {
   const [frame, width] = useWidth<HTMLDivElement>();
   const playheads = useRef<(SVGGElement | null)[]>([]);
-  const lanes = useLanes(groove, allLanes);
+  const lanes = useLanes(groove, idleLanes);
   const bars = drawnAgain(groove, school, bpm, swing);
   const perRow = barsPerRow(bars, width ?? 1100, size);
   const rows = Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) => bars.slice(row * perRow, (row + 1) * perRow));
@@ -180,8 +180,8 @@ function ofBar<T extends { bar: number }>(all: readonly T[] | undefined, bar: nu
 }
 
 /** The lanes, the same objects as long as they say the same. */
-function useLanes(groove: Groove, all?: boolean): Lane[] {
-  const lanes = lanesOf(groove, all);
+function useLanes(groove: Groove, idle?: readonly Limb[]): Lane[] {
+  const lanes = lanesOf(groove, idle);
   const said = lanes.map(({ limb, surface }) => `${limb} ${surface}`).join();
   // eslint-disable-next-line react-hooks/exhaustive-deps
   return useMemo(() => lanes, [said]);

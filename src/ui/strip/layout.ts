@@ -86,10 +86,10 @@ export interface Lane {
   surface: Surface;
 }
 
-/** The lanes of a groove, hands above feet; `all` gives idle limbs one as well. */
-export function lanesOf(groove: Groove, all = false): Lane[] {
+/** The lanes of a groove, hands above feet; these idle limbs have one as well. */
+export function lanesOf(groove: Groove, idle: readonly Limb[] = []): Lane[] {
   const playing = limbsIn(groove);
-  return LIMBS.filter((limb) => all || playing.includes(limb)).map((limb) => {
+  return LIMBS.filter((limb) => idle.includes(limb) || playing.includes(limb)).map((limb) => {
     return { limb, surface: usualSurface(groove, limb) };
   });
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '@/core/count/schools';
 import { beatOf } from '@/core/groove/beat';
-import { limbsIn } from '@/core/groove/limbs';
+import { limbsIn, LIMBS } from '@/core/groove/limbs';
 import { schedule } from '@/core/schedule';
 import { runOf, type Take } from '@/core/take/document';
 import { judge } from '@/core/take/judge';
@@ -27,7 +27,7 @@ describe('the drawing of a bar', () => {
 
   test('lanes are the limbs that play, hands above feet, or all four', () => {
     expect(lanesOf(groove).map(({ limb, surface }) => `${limb}: ${surface}`)).toEqual(['right hand: closed hat', 'left hand: snare']);
-    expect(lanesOf(groove, true)).toHaveLength(4);
+    expect(lanesOf(groove, LIMBS)).toHaveLength(4);
   });
 
   test('as many bars in a row as can be read, at least one', () => {

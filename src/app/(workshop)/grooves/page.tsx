@@ -7,5 +7,7 @@ export const metadata = { title: 'Grooves' };
 
 export default async function GroovesPage() {
   const who = await requirePerson();
-  return <GrooveShelf person={who} grooves={await asPerson(grooves)} newGroove={newGrooveAction} />;
+  // The teacher's drills have a screen of their own; a student finds here all that was ever set.
+  const shelf = (await asPerson(grooves)).filter(({ drill }) => who.role === 'student' || !drill);
+  return <GrooveShelf person={who} grooves={shelf} newGroove={newGrooveAction} />;
 }

@@ -4,7 +4,8 @@ import { add, div, frac, less, mul, ZERO } from '../../time/fraction';
 import { NOTE_VALUES, type NoteValue } from '../../time/noteValue';
 import { alternating, family, lengthOfBar, stroke, type Ground } from '../family';
 
-const RATES = [
+/** The rates a line goes through, from the slowest. */
+export const RATES = [
   'half',
   'half triplet',
   'quarter',
@@ -15,6 +16,7 @@ const RATES = [
   '16th triplet',
   '32nd',
 ] as const satisfies readonly NoteValue[];
+export type Rate = (typeof RATES)[number];
 
 const shape = z.object({
   from: z.enum(RATES).default('quarter').describe('From'),

@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { StudentPage } from '@/features/people/StudentPage';
 import { openAssignments } from '@/server/assignments';
+import { drills } from '@/server/drills';
 import { grooves } from '@/server/grooves';
 import { student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
@@ -9,10 +10,16 @@ import { takes } from '@/server/takes';
 
 export const metadata = { title: 'Student' };
 
-export default async function PersonPage({ params }: { params: Promise<{ id: string }> }) {
+interface PersonPageProps {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ drill?: string }>;
+}
+
+export default async function PersonPage({ params, searchParams }: PersonPageProps) {
   await requireTeacher();
   const id = z.uuid().safeParse((await params).id);
   if (!id.success) notFound();
+  const { drill } = await searchParams;
   return asPerson(async (db) => {
     const found = await student(db, id.data);
     if (!found) notFound();
@@ -21,6 +28,8 @@ export default async function PersonPage({ params }: { params: Promise<{ id: str
         student={found}
         assignments={await openAssignments(db, id.data)}
         grooves={await grooves(db)}
+        drills={await drills(db)}
+        drill={drill}
         takes={await takes(db, { playerId: id.data })}
       />
     );

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { limbsIn, turnFor } from '@/core/groove/limbs';
 import { Room } from '@/features/room/Room';
 import { settingsAsked } from '@/features/room/settings';
-import { usualClimb } from '@/core/ladder/ladder';
+import { firstClimb } from '@/core/ladder/ladder';
 import { ladderOf } from '@/server/ladders';
 import { openAssignments } from '@/server/assignments';
 import { groove } from '@/server/grooves';
@@ -34,8 +34,9 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
       grooveId={found.id}
       groove={turned}
       limits={who.settings.limits}
+      drill={found.drill}
       assignment={set && { id: set.id, tempo: set.tempo, click: set.click, reason: set.reason }}
-      climb={climb ?? usualClimb(set?.tempo ?? found.groove.tempo)}
+      climb={climb ?? firstClimb(found.drill?.rule.ladder, set?.tempo ?? found.groove.tempo)}
       asked={settingsAsked(asked, limbsIn(turned))}
     />
   );

@@ -1,0 +1,83 @@
+'use client';
+
+import { closestCenter, DndContext, DragOverlay, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import Alert from '@mui/material/Alert';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Virtuoso } from 'react-virtuoso';
+import type { School } from '@/core/count/schools';
+import type { Exercise } from '@/core/drill/drill';
+import { DraggedRow, ExerciseRow } from './ExerciseRow';
+import { useHearExercise } from './useHearExercise';
+
+interface ExerciseListProps {
+  exercises: readonly Exercise[];
+  school: School;
+  /** The exercises by their numbers in the rule, picked and ordered by hand. */
+  onOrder: (indexes: number[]) => void;
+  onBench: (exercise: Exercise) => void;
+}
+
+/** The exercises of a drill, as many as are in sight: heard, left out, and put in another order by dragging or by keys. */
+export function ExerciseList({ exercises, school, onOrder, onBench }: ExerciseListProps) {
+  const ear = useHearExercise();
+  const { stop } = ear;
+  // What is heard may not be there any more.
+  useEffect(() => stop, [exercises, stop]);
+  const [dragged, setDragged] = useState<number>();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const order = useMemo(() => exercises.map(({ index }) => index), [exercises]);
+  // An index of 0 is nobody's id for the drag and drop, so they are counted from 1 there.
+  const ids = useMemo(() => order.map((index) => index + 1), [order]);
+  const drop = ({ active, over }: DragEndEvent) => {
+    setDragged(undefined);
+    if (over && over.id !== active.id) onOrder(arrayMove(order, ids.indexOf(Number(active.id)), ids.indexOf(Number(over.id))));
+  };
+  // The rows stay as they are drawn while only what they call changes.
+  const latest = useRef({ order, onOrder, onBench, hear: ear.hear });
+  useEffect(() => {
+    latest.current = { order, onOrder, onBench, hear: ear.hear };
+  });
+  const onLeaveOut = useCallback((place: number) => latest.current.onOrder(latest.current.order.toSpliced(place, 1)), []);
+  const onMove = useCallback((place: number, by: 1 | -1) => latest.current.onOrder(arrayMove(latest.current.order, place, place + by)), []);
+  const onHear = useCallback((exercise: Exercise) => void latest.current.hear(exercise), []);
+  const onSend = useCallback((exercise: Exercise) => latest.current.onBench(exercise), []);
+  return (
+    <>
+      {ear.say && <Alert severity="warning">{ear.say}</Alert>}
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragStart={({ active }) => setDragged(ids.indexOf(Number(active.id)))}
+        onDragEnd={drop}
+        onDragCancel={() => setDragged(undefined)}
+      >
+        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+          <Virtuoso
+            useWindowScroll
+            data={exercises}
+            computeItemKey={(_, { index }) => index}
+            itemContent={(place, exercise) => (
+              <ExerciseRow
+                exercise={exercise}
+                place={place}
+                last={order.length - 1}
+                school={school}
+                heard={ear.heard === exercise.index}
+                onHear={onHear}
+                onStop={stop}
+                onMove={onMove}
+                onLeaveOut={onLeaveOut}
+                onBench={onSend}
+              />
+            )}
+          />
+        </SortableContext>
+        <DragOverlay>{dragged !== undefined && exercises[dragged] && <DraggedRow exercise={exercises[dragged]} place={dragged} school={school} />}</DragOverlay>
+      </DndContext>
+    </>
+  );
+}

@@ -1,0 +1,17 @@
+import type { Weakness } from '@/core/drill/weakness';
+import { format } from '@/core/time/fraction';
+
+/** The drill maker opened on a weakness that a take found. */
+export function weaknessHref({ limb, offBeats, places, switches, uneven, tempo, meter, parts }: Weakness): string {
+  const asked = {
+    tempo: String(tempo),
+    ...(limb && { limb }),
+    ...(offBeats && { offBeats: '1' }),
+    ...(places && { places: places.map(format).join(',') }),
+    ...(switches && { switch: switches.join(',') }),
+    ...(uneven && { uneven: '1' }),
+    ...(meter && { meter }),
+    ...(parts && { parts: String(parts) }),
+  };
+  return `/drills?${new URLSearchParams(asked)}`;
+}
