@@ -57,7 +57,7 @@ test('the teacher adds a student and sets a groove; the student finds it on Toda
   await expect(page.getByText('Nothing is set.')).toBeVisible();
   await expectAccessible(page);
 
-  await page.getByLabel('Groove').click();
+  await page.getByLabel('Groove or drill').click();
   await page.getByRole('option', { name: /Slow crossing/ }).click();
   await page.getByLabel('Tempo, bpm').fill('1000');
   await page.getByLabel('Why, or what to listen for').fill('Hear the foot under the hat.');

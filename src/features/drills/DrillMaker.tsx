@@ -164,7 +164,7 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
           <PlayFields rule={rule} problems={[...problems, ...unplayable]} onChange={change} />
         </Box>
         {/* A list that is made anew must not pull the page along. */}
-        <Box sx={{ minWidth: 0, overflowAnchor: 'none' }}>
+        <Box sx={{ minWidth: 0, pt: 1, overflowAnchor: 'none' }}>
           <KeepBar
             name={name}
             tags={tags}

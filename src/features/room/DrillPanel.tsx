@@ -7,7 +7,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
+import { useState } from 'react';
 import type { School } from '@/core/count/schools';
 import { mostCalls } from '@/core/drill/caller';
 import { partSaid, type Part } from '@/core/drill/parts';
@@ -28,6 +28,7 @@ const CALLS = [8, 16, 32, 64];
 
 /** Which exercises of a drill are played, and how they are called. */
 export function DrillPanel({ groove, parts, school, settings: { way, range, caller }, onChange }: DrillPanelProps) {
+  const [choosing, setChoosing] = useState(false);
   const isOn = (index: number) => range.includes(index);
   const all = parts.map((_, index) => index);
   const touch = (index: number) => {
@@ -36,32 +37,17 @@ export function DrillPanel({ groove, parts, school, settings: { way, range, call
     if (wanted.length) onChange({ range: wanted });
   };
   return (
-    <Box sx={{ display: 'grid', gap: 1.25 }}>
-      <Box role="group" aria-label="Exercises" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center' }}>
-        {parts.map((part, index) => (
-          <Chip
-            key={index}
-            label={opening(partSaid(part, groove, school))}
-            aria-pressed={isOn(index)}
-            color={isOn(index) ? 'primary' : undefined}
-            variant={isOn(index) ? 'filled' : 'outlined'}
-            onClick={() => touch(index)}
-            sx={{ height: 36, maxWidth: 320 }}
-          />
-        ))}
-        {range.length < all.length && (
-          <Button onClick={() => onChange({ range: all })} sx={{ minHeight: 36 }}>
-            All {all.length}
-          </Button>
-        )}
-      </Box>
+    <Box role="group" aria-label="Drill" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5, rowGap: 1, alignItems: 'center' }}>
+      <Button variant="outlined" aria-expanded={choosing} onClick={() => setChoosing(!choosing)} sx={{ minHeight: 44 }}>
+        {range.length < all.length ? `${range.length} of ${plural(all.length, 'exercise')}` : `All ${plural(all.length, 'exercise')}`}
+      </Button>
       {way === 'called' && (
-        <Box role="group" aria-label="Caller" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
+        <>
           <Pick label="A new one every" value={caller.pace} options={PACES} unit="bar" onPick={(pace) => onChange({ caller: { ...caller, pace } })} />
           <Pick
             label="How many"
             value={Math.min(caller.calls, mostCalls(caller.pace))}
-            options={[...new Set(CALLS.map((calls) => Math.min(calls, mostCalls(caller.pace))))]}
+            options={CALLS.map((calls) => Math.min(calls, mostCalls(caller.pace)))}
             unit="call"
             onPick={(calls) => onChange({ caller: { ...caller, calls } })}
           />
@@ -69,9 +55,31 @@ export function DrillPanel({ groove, parts, school, settings: { way, range, call
             control={<Switch checked={caller.same} onChange={(_, same) => onChange({ caller: { ...caller, same } })} />}
             label="The same calls again"
           />
-          <Typography variant="body2" color="textSecondary">
-            Each is said and shown in the bar before it.
-          </Typography>
+        </>
+      )}
+      {choosing && (
+        <Box role="group" aria-label="Exercises" sx={{ flexBasis: '100%', display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center' }}>
+          {parts.map((part, index) => (
+            <Chip
+              key={index}
+              label={opening(partSaid(part, groove, school))}
+              aria-pressed={isOn(index)}
+              variant={isOn(index) ? 'filled' : 'outlined'}
+              onClick={() => touch(index)}
+              sx={{
+                height: 44,
+                maxWidth: 320,
+                fontWeight: isOn(index) ? 650 : 450,
+                color: isOn(index) ? 'text.primary' : 'text.secondary',
+                textDecoration: isOn(index) ? undefined : 'line-through',
+              }}
+            />
+          ))}
+          {range.length < all.length && (
+            <Button onClick={() => onChange({ range: all })} sx={{ minHeight: 44 }}>
+              All of them
+            </Button>
+          )}
         </Box>
       )}
     </Box>

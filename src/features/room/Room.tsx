@@ -18,7 +18,7 @@ import { CLICK_PLANS, type ClickPlanName } from '@/core/time/clickPlan';
 import type { Ms } from '@/core/time/units';
 import { Page } from '@/ui/Page';
 import { Strip } from '@/ui/strip/Strip';
-import { grooveInWords } from '@/ui/words';
+import { drillInWords, grooveInWords } from '@/ui/words';
 import { nextLimb } from './BuildUpPanel';
 import { speedWord } from './care';
 import { DrillPanel } from './DrillPanel';
@@ -223,7 +223,7 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
       <Box sx={{ flex: 1 }}>
         <Page
           title={groove.title}
-          note={grooveInWords(groove)}
+          note={drill ? drillInWords(drill) : grooveInWords(groove)}
           actions={
             <>
               {!playing && <SaveSound programme={programme} settings={asPractised} />}

@@ -38,7 +38,7 @@ export function TakeParts({ take, judgement: { byPart, toleranceMs }, school, on
               <TableCell>To fix</TableCell>
               <TableCell align="right">Mean</TableCell>
               <TableCell align="right">Spread</TableCell>
-              {onPart && <TableCell />}
+              {onPart && <TableCell align="right">Practise</TableCell>}
             </TableRow>
           </TableHead>
           <TableBody>

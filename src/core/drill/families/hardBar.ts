@@ -61,6 +61,7 @@ export const hardBar = family<Params>({
     const why = difficultyOfBar(figure, hardest(figure))
       .reasons.map(({ say }) => say)
       .join(', ');
+    if (figure.bars.length === 1) return `Its one bar${why && `: ${why}`}.`;
     return `Bar ${hardest(figure) + 1} is the hardest${why && `: ${why}`}. Alone, then into it and out of it.`;
   },
   total: (params, ground) => ok(figures(params, ground).length),
