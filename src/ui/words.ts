@@ -38,7 +38,7 @@ export function grooveInWords(groove: Groove): string {
 
 /** "12 exercises, each 4 times", "called from 16 places". */
 export function drillInWords({ rule: { caller, repeats }, parts }: Pick<WrittenDrill, 'rule' | 'parts'>): string {
-  if (caller) return `${plural(parts.length, 'exercise')}, called at random every ${plural(caller.pace, 'bar')}`;
+  if (caller) return `${plural(parts.length, 'exercise')}, called at random every ${caller.pace === 1 ? 'bar' : plural(caller.pace, 'bar')}`;
   return `${plural(parts.length, 'exercise')}${repeats > 1 ? `, each ${repeats} times` : ''}`;
 }
 

@@ -58,6 +58,8 @@ export function ExerciseList({ exercises, school, onOrder, onBench }: ExerciseLi
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <Virtuoso
             useWindowScroll
+            // Drawn before it comes into sight, so that a quick turn of the wheel meets no empty page.
+            increaseViewportBy={400}
             data={exercises}
             computeItemKey={(_, { index }) => index}
             itemContent={(place, exercise) => (

@@ -122,6 +122,9 @@ function OverGroove({ over, grooves, problem, onGroove, onChange }: OverGroovePr
           )}
         </>
       )}
+      <Button className="wide" size="small" onClick={() => onGroove(undefined)} sx={{ justifySelf: 'start', mt: -1 }}>
+        Or in words
+      </Button>
     </>
   );
 }

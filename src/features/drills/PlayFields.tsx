@@ -143,7 +143,7 @@ export function PlayFields({ rule, problems, onChange }: PlayFieldsProps) {
 /** "easy to hard, each 4 times, click on counts": what is folded away, in a line. */
 function playedInWords({ order, repeats, rest, click, swing, ladder, caller }: Rule): string {
   return [
-    caller ? `called every ${plural(caller.pace, 'bar')}` : order,
+    caller ? `called every ${caller.pace === 1 ? 'bar' : plural(caller.pace, 'bar')}` : order,
     repeats > 1 && !caller && `each ${repeats} times`,
     rest > 0 && !caller && `${plural(rest, 'bar')} rest`,
     `click on ${click}`,

@@ -9,8 +9,9 @@ import Typography from '@mui/material/Typography';
 import type { School } from '@/core/count/schools';
 import { isSamePart, partSaid, type Part } from '@/core/drill/parts';
 import type { Take } from '@/core/take/document';
-import type { Judgement, PartFigures } from '@/core/take/judge';
+import type { Judgement } from '@/core/take/judge';
 import { inMs, lateOrEarly, opening, plural } from '../words';
+import { faultsOf } from './faults';
 
 interface TakePartsProps {
   take: Take;
@@ -70,16 +71,4 @@ export function TakeParts({ take, judgement: { byPart, toleranceMs }, school, on
       </Box>
     </section>
   );
-}
-
-/** What is wrong with an exercise in a few words; empty when nothing is. */
-export function faultsOf({ matched, missed, extra, meanErrorMs, sdErrorMs }: PartFigures, toleranceMs: number): string {
-  return [
-    missed && `${missed} of ${matched + missed} missed`,
-    extra && `${extra} extra`,
-    Math.abs(meanErrorMs ?? 0) > toleranceMs && lateOrEarly(meanErrorMs),
-    (sdErrorMs ?? 0) > toleranceMs && 'uneven',
-  ]
-    .filter(Boolean)
-    .join(', ');
 }
