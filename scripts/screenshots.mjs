@@ -58,6 +58,13 @@ await room.getByRole('button', { name: 'Set up' }).click();
 await choose(room, 'Layers', '8th triplets to half-note triplets');
 await shoot(room, 'set-up');
 
+const called = await as('Jonte');
+await called.locator('a[href^="/room/"]').last().click();
+await called.getByRole('button', { name: 'Play', exact: true }).click();
+await called.getByText('Listen', { exact: true }).waitFor({ state: 'detached' });
+await called.getByText(/^next /).waitFor();
+await called.screenshot({ path: path.join(folder, 'called.png') });
+
 const phone = await as('Wendla', { viewport: { width: 390, height: 844 }, colorScheme: 'dark' });
 await openRoom(phone);
 await shoot(phone, 'room-phone-dark');
@@ -65,6 +72,7 @@ await shoot(phone, 'room-phone-dark');
 const teacher = await as('Oda');
 await shoot(teacher, 'today-teacher');
 await teacher.goto(`${address}/grooves`);
+await teacher.getByRole('group', { name: /strip$/ }).first().waitFor();
 await shoot(teacher, 'grooves');
 await teacher.goto(`${address}/takes`);
 await shoot(teacher, 'log');
