@@ -110,7 +110,7 @@ test('exercises are dragged into another order, with the pointer and with the ke
   await handle(3).press('Space');
   await expect(handle(3)).toHaveAttribute('aria-pressed', 'true');
   await page.keyboard.press('ArrowUp');
-  await expect(page.getByText(/was moved over droppable area/)).toBeAttached();
+  await expect(page.getByText('Over place 2.')).toBeAttached();
   await page.keyboard.press('Space');
   await expect(exercise(page, 2)).toContainText('Count 1');
 });

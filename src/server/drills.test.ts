@@ -5,7 +5,7 @@ import { familyNamed } from '@/core/drill/registry';
 import { openSession, setUpWorkshop } from './door';
 import { openAssignments, setAssignment } from './assignments';
 import { drill, drills, dropDrill, grooveOfDrill, keepDrill } from './drills';
-import { groove } from './grooves';
+import { groove, saveGroove } from './grooves';
 import { addStudent, signedInPerson, type Person } from './people';
 import { throwAwayDatabase } from './testing/throwAway';
 
@@ -56,6 +56,8 @@ test('a drill is written out once for the same rule and name; another rule is an
   const before = await here.as(token, (db) => groove(db, first.value));
   expect(before).toMatchObject({ title: 'Planks', drill: { version: 1, rule: { picked: [7, 3] } } });
   expect(before!.drill!.parts.map(({ from }) => from)).toEqual([0, 1]);
+  // Not even the bench may write over it.
+  expect(await here.as(token, (db) => saveGroove(db, first.value, 1, { ...before!.groove, tempo: 33 }))).toEqual({ kind: 'gone' });
   const other = await writtenOut('Planks', { ...rule, picked: [1, 2, 3] });
   expect(other.ok && other.value).not.toBe(first.value);
   expect(await here.as(token, (db) => groove(db, first.value))).toEqual(before);

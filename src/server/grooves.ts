@@ -82,19 +82,19 @@ export async function addGroove(
   return id;
 }
 
-/** `saved` with the new save number; `behind` with what stands there when somebody else saved meanwhile; `gone` when there is none to save. */
+/** `saved` with the new save number; `behind` with what stands there when somebody else saved meanwhile; `gone` when there is none that can be saved. */
 export type Saved = { kind: 'saved'; save_number: number } | { kind: 'behind'; current: StoredGroove } | { kind: 'gone' };
 
-/** Saves a groove that was edited from the save `from`; a later one is never overwritten. */
+/** Saves a groove that was edited from the save `from`; a later one is never overwritten, and the bars of a drill stay as they are. */
 export async function saveGroove(db: Db, id: string, from: number, edited: Groove): Promise<Saved> {
   const { rows } = await db.query<{ save_number: number }>(
     `update groove set title = $3, meter = $4, tempo = $5, document_version = $6, document = $7, save_number = save_number + 1, saved_at = now()
-     where id = $1 and save_number = $2 returning save_number`,
+     where id = $1 and save_number = $2 and drill is null returning save_number`,
     [id, from, edited.title, metersInWords(edited), edited.tempo, GROOVE_VERSION, JSON.stringify(writeGroove(edited))],
   );
   if (rows[0]) return { kind: 'saved', save_number: rows[0].save_number };
   const current = await groove(db, id);
-  return current ? { kind: 'behind', current } : { kind: 'gone' };
+  return current && !current.drill ? { kind: 'behind', current } : { kind: 'gone' };
 }
 
 /** What the library says of a groove beside its notes. */

@@ -29,6 +29,8 @@ describe('a weakness chooses family and parameters', () => {
     expect(saysOf({ limb: 'right foot', places: [exact('3/16'), exact('5/16')], tempo: 70 })).toEqual(['the a of 1', 'the e of 2']);
     expect(saysOf({ places: [exact('1/12')], meter: '3/4', parts: 3, tempo: 70 })).toEqual(['the trip of 1']);
     expect(drillFor({ places: [exact('3/16')], tempo: 70 })).toMatchObject({ repeats: 4, picked: [3] });
+    // The second pulse of 12/8, counted in pulses of three.
+    expect(saysOf({ places: [exact('3/8'), exact('1/2')], meter: '12/8', parts: 3, reading: 'pulse', tempo: 70 })).toEqual(['count 2', 'the trip of 2']);
     // A place that the grid does not have is no reason to make nothing.
     expect(drillFor({ limb: 'left hand', places: [exact('1/7')], tempo: 70 })).toMatchObject({ family: 'placement', params: { limb: 'left hand' } });
     expect(drillFor({ limb: 'left hand', places: [exact('1/7')], tempo: 70 }).picked).toBeUndefined();
@@ -56,7 +58,7 @@ describe('a verdict says what is weak', () => {
       { limb: 'left hand', places: [exact('1/16')] },
     ],
   ] as [Partial<Verdict>, object | undefined][])('%#', (verdict, expected) => {
-    if (expected) expect(weakness(verdict)).toEqual({ tempo: 72, meter: '4/4', parts: 4, ...expected });
+    if (expected) expect(weakness(verdict)).toEqual({ tempo: 72, meter: '4/4', parts: 4, reading: 'numbers', ...expected });
     else expect(weakness(verdict)).toBeUndefined();
   });
 });

@@ -2,7 +2,7 @@ import type { Limb } from '../groove/limbs';
 import type { Take } from '../take/document';
 import type { Verdict } from '../take/verdict';
 import { equal, type WholeNotes } from '../time/fraction';
-import { parseMeter } from '../time/meter';
+import { parseMeter, type Reading } from '../time/meter';
 import type { Bpm } from '../time/units';
 import { between } from './families/between';
 import { placement } from './families/placement';
@@ -24,20 +24,22 @@ export interface Weakness {
   /** Strokes are uneven wherever they fall. */
   uneven?: boolean;
   tempo: Bpm;
-  /** Where it was heard: "4/4" in so many parts a count. 4/4 in 16ths when left out. */
+  /** Where it was heard: "4/4" in so many parts a count, 4/4 in 16ths when left out, counted in numbers or pulses. */
   meter?: string;
   parts?: number;
+  reading?: Reading;
 }
 
 /** How often an exercise for single places is played before the next: long enough to settle, short enough to stay awake. */
 const TIMES = 4;
 
 /** The drill for a weakness: its family and parameters chosen, the most particular thing first. */
-export function drillFor({ limb, offBeats, places, switches, uneven, tempo, meter = '4/4', parts = 4 }: Weakness): Rule {
-  const of = (family: unknown, params: Record<string, unknown>, more = {}) => usualRule(family as Family, { params, goal: tempo, meter, parts, ...more });
+export function drillFor({ limb, offBeats, places, switches, uneven, tempo, meter = '4/4', parts = 4, reading = 'numbers' }: Weakness): Rule {
+  const of = (family: unknown, params: Record<string, unknown>, more = {}) =>
+    usualRule(family as Family, { params, goal: tempo, meter, parts, reading, ...more });
   const beside = ostinatoBeside(limb, { meter, parts });
   if (switches) return of(rates, { from: switches[0], to: switches[1], way: 'to and fro', bars: 2 });
-  const picked = places && slotsAt(places, meter, parts);
+  const picked = places && slotsAt(places, { meter, parts, reading });
   if (picked?.length) return of(placement, { limb: limb ?? 'right foot' }, { picked, repeats: TIMES, ostinato: beside });
   if (limb && offBeats) return of(between, { limb, where: 'single places' }, { ostinato: beside });
   if (limb) return of(placement, { limb }, { ostinato: beside });
@@ -46,10 +48,10 @@ export function drillFor({ limb, offBeats, places, switches, uneven, tempo, mete
 }
 
 /** Which slots of the grid places are; those that are none are left out. */
-function slotsAt(places: readonly WholeNotes[], meter: string, parts: number): number[] {
+function slotsAt(places: readonly WholeNotes[], { meter, parts, reading }: Pick<Rule, 'meter' | 'parts' | 'reading'>): number[] {
   const read = parseMeter(meter);
   if (!read.ok) return [];
-  const { slots } = groundOf(read.value, parts, 'numbers');
+  const { slots } = groundOf(read.value, parts, reading);
   return slots.flatMap((slot, index) => (places.some((place) => equal(place, slot)) ? [index] : []));
 }
 
@@ -62,7 +64,7 @@ function ostinatoBeside(limb: Limb | undefined, { meter, parts }: Required<Pick<
 /** What a verdict finds weak, in the terms a drill is chosen by; nothing when there was nothing to fix. */
 export function weaknessOf({ about, limb, place }: Verdict, take: Pick<Take, 'groove' | 'tempo'>): Weakness | undefined {
   if (about === 'clean' || about === 'nothing heard') return undefined;
-  const heard = { tempo: take.tempo.at(-1)!.bpm, ...gridOf(take.groove, place?.bar ?? 0) };
+  const heard = { tempo: take.tempo.at(-1)!.bpm, ...gridOf(take.groove, place?.bar ?? 0), reading: take.groove.reading };
   switch (about) {
     case 'off-beats':
       return { ...heard, offBeats: true };

@@ -88,7 +88,7 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
     setAnew(now.anew);
   };
   const figure = read(rule.params['figure'])[0];
-  const made_of = (one: Groove | undefined) =>
+  const makeOf = (one: Groove | undefined) =>
     change(
       one
         ? { ...inTheMannerOf(one), params: { ...rule.params, figure: writeGroove(one) } }
@@ -153,7 +153,7 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
               title={figure?.title}
               none="a plain figure"
               problem={problems.filter(({ path }) => path[1] === 'figure').map((one) => `${one.say} ${one.remedy}`)[0]}
-              onPick={made_of}
+              onPick={makeOf}
             />
           )}
           <ParameterFields parameters={parameters} values={rule.params} problems={problems} onChange={(params) => change({ params })} />

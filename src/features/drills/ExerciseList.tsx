@@ -1,6 +1,17 @@
 'use client';
 
-import { closestCenter, DndContext, DragOverlay, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import {
+  closestCenter,
+  DndContext,
+  DragOverlay,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type Announcements,
+  type DragEndEvent,
+  type UniqueIdentifier,
+} from '@dnd-kit/core';
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import Alert from '@mui/material/Alert';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -17,6 +28,16 @@ interface ExerciseListProps {
   onOrder: (indexes: number[]) => void;
   onBench: (exercise: Exercise) => void;
 }
+
+const HOW = 'Space takes the exercise up, arrows carry it, Space puts it down, Escape leaves it where it was. Alt and an arrow move it by one place.';
+
+/** What is said aloud while an exercise is carried. */
+const announcing = (placeOf: (id: UniqueIdentifier) => number): Announcements => ({
+  onDragStart: ({ active }) => `Exercise ${placeOf(active.id)} is taken up.`,
+  onDragOver: ({ over }) => (over ? `Over place ${placeOf(over.id)}.` : undefined),
+  onDragEnd: ({ over }) => (over ? `Put down at place ${placeOf(over.id)}.` : undefined),
+  onDragCancel: () => 'Left where it was.',
+});
 
 /** The exercises of a drill, as many as are in sight: heard, left out, and put in another order by dragging or by keys. */
 export function ExerciseList({ exercises, school, onOrder, onBench }: ExerciseListProps) {
@@ -49,6 +70,7 @@ export function ExerciseList({ exercises, school, onOrder, onBench }: ExerciseLi
     <>
       {ear.say && <Alert severity="warning">{ear.say}</Alert>}
       <DndContext
+        accessibility={{ announcements: announcing((id) => ids.indexOf(Number(id)) + 1), screenReaderInstructions: { draggable: HOW } }}
         sensors={sensors}
         collisionDetection={closestCenter}
         onDragStart={({ active }) => setDragged(ids.indexOf(Number(active.id)))}

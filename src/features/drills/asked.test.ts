@@ -8,7 +8,7 @@ const through = (weakness: Weakness) => weaknessAsked(Object.fromEntries(new URL
 
 test.each<Weakness>([
   { tempo: 72, limb: 'right foot' },
-  { tempo: 72.5, offBeats: true, meter: '7/8', parts: 2 },
+  { tempo: 72.5, offBeats: true, meter: '7/8', parts: 2, reading: 'numbers' },
   { tempo: 60, limb: 'left hand', places: [exact('3/16'), exact('0')], meter: '4/4', parts: 4 },
   { tempo: 60, switches: ['8th', '8th triplet'] },
   { tempo: 200, uneven: true },

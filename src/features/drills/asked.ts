@@ -9,7 +9,7 @@ import { parseMeter } from '@/core/time/meter';
 const rateShape = z.enum(RATES);
 
 /** What an address may ask of the drill maker. */
-export type Asked = Partial<Record<'tempo' | 'limb' | 'offBeats' | 'places' | 'switch' | 'uneven' | 'meter' | 'parts', string>>;
+export type Asked = Partial<Record<'tempo' | 'limb' | 'offBeats' | 'places' | 'switch' | 'uneven' | 'meter' | 'parts' | 'reading', string>>;
 
 /** The weakness an address names; what cannot be is left out, and nothing is asked where no tempo is. */
 export function weaknessAsked(asked: Asked): Weakness | undefined {
@@ -32,5 +32,6 @@ export function weaknessAsked(asked: Asked): Weakness | undefined {
     ...(asked.uneven && { uneven: true }),
     ...(asked.meter && parseMeter(asked.meter).ok && { meter: asked.meter }),
     ...(parts && { parts }),
+    ...((asked.reading === 'numbers' || asked.reading === 'pulse') && { reading: asked.reading }),
   };
 }

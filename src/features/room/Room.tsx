@@ -4,7 +4,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Limits } from '@/core/groove/checks';
 import { isSamePart, type Part } from '@/core/drill/parts';
@@ -17,17 +17,15 @@ import type { Level } from '@/core/take/figures';
 import { CLICK_PLANS, type ClickPlanName } from '@/core/time/clickPlan';
 import type { Ms } from '@/core/time/units';
 import { Page } from '@/ui/Page';
-import { Strip } from '@/ui/strip/Strip';
 import { drillInWords, grooveInWords } from '@/ui/words';
-import { nextLimb } from './BuildUpPanel';
 import { speedWord } from './care';
 import { DrillPanel } from './DrillPanel';
-import { DrillStage } from './DrillStage';
 import { JudgedTake } from './JudgedTake';
 import { useKeys } from './keys';
 import { LimbSwitches } from './LimbSwitches';
 import { Pads } from './Pads';
-import { plannedRun, type Followed } from './performance';
+import { plannedRun } from './performance';
+import { PlayedStrip } from './PlayedStrip';
 import { SaveSound } from './SaveSound';
 import { changedWay, firstSettings, WAYS, type RoomSettings, type Way } from './settings';
 import { SetUp } from './SetUp';
@@ -36,6 +34,7 @@ import { Transport } from './Transport';
 import { TripletLayers } from './TripletLayers';
 import { useAttempt, type Judged } from './useAttempt';
 import { useAwake } from './useAwake';
+import { useBuildUp } from './useBuildUp';
 import { useLadder } from './useLadder';
 import { useMusic } from './useMusic';
 import { chosenOf, useProgramme, type Practised } from './useProgramme';
@@ -74,7 +73,7 @@ const anySeed = () => Math.floor(Math.random() * 2 ** 31);
 export function Room({ playerId, level, school, grooveId, groove, limits, drill, assignment, climb, asked }: RoomProps) {
   const limbs = useMemo(() => limbsIn(groove), [groove]);
   const [settings, setSettings] = useState<RoomSettings>(() => ({ ...firstSettings(groove, assignment, drill), ...asked }));
-  const { way, task, heard, buildUp } = settings;
+  const { way, task, heard } = settings;
   const [keys, changeKey] = useKeys();
   const [settingUp, setSettingUp] = useState(false);
   const climbing = useLadder(grooveId, climb);
@@ -95,23 +94,7 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
     waitsAt,
   });
 
-  const cleanRounds = useRef(0);
-  /** The next limb of a build-up in the task, and heard when anything is. */
-  const broughtIn = (): Followed | undefined => {
-    const next = nextLimb(buildUp.order, task);
-    const within = (list: readonly Limb[]) => limbs.filter((limb) => limb === next || list.includes(limb));
-    return next && { task: within(task), ...(heard.length && { heard: within(heard) }) };
-  };
-  const take = (wanted: Followed | undefined, follow: (wanted: Followed) => void) => {
-    if (!wanted) return;
-    cleanRounds.current = 0;
-    setSettings((before) => ({ ...before, ...wanted }));
-    follow(wanted);
-  };
-  const onRound = (clean: () => boolean, follow: (wanted: Followed) => void) => {
-    cleanRounds.current = clean() ? cleanRounds.current + 1 : 0;
-    if (buildUp.after && cleanRounds.current >= buildUp.after) take(broughtIn(), follow);
-  };
+  const { begin: beginBuildUp, bringIn, onRound } = useBuildUp(limbs, settings, setSettings);
   // A ladder goes on by itself from take to take until it is stopped, the goal is reached, or nobody is heard.
   const [climbs, setClimbs] = useState(false);
   const onEnded = (ended: Judged | undefined) => {
@@ -138,7 +121,7 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
     return tempos.map((tempo) => speedWord(groove, tempo, task, limits)).find(Boolean);
   }, [way, climbing.climb, groove, bpm, task, limits]);
   const unspoken = useMemo(
-    () => (asPractised.count ? schedule(plannedRun(programme, { ...asPractised, length: { rounds: 1 } })).unspoken : 0),
+    () => (asPractised.count || programme.calls ? schedule(plannedRun(programme, { ...asPractised, length: { rounds: 1 } })).unspoken : 0),
     [programme, asPractised],
   );
   // While playing all rounds share one line: what was struck last lies on top.
@@ -159,7 +142,7 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
   const { ready, settings: musical } = playalong;
   const cannotPlay = (way === 'to music' && !ready) || (way === 'back to back' && !sides.ok);
   const begin = useCallback(() => {
-    cleanRounds.current = 0;
+    beginBuildUp();
     const { ladder, standing } = climbing.climb;
     if (cannotPlay) return;
     setClimbs(way === 'ladder');
@@ -178,7 +161,24 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
         loudness: way === 'ladder' && ladder.loudnesses ? loudnessAt(ladder, standing) : undefined,
       });
     }
-  }, [way, limbs, cannotPlay, ready, musical, start, asPractised, climbing.climb, again, listen, startWaiting, practised, school, seed, settings.caller.same]);
+  }, [
+    way,
+    limbs,
+    cannotPlay,
+    ready,
+    musical,
+    start,
+    asPractised,
+    climbing.climb,
+    again,
+    listen,
+    startWaiting,
+    practised,
+    school,
+    seed,
+    settings.caller.same,
+    beginBuildUp,
+  ]);
   const toggle = useCallback(() => {
     setClimbs(false);
     if (waitsAt) stopWaiting();
@@ -259,7 +259,7 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
               waitsAt={waitsAt}
               onChange={(wanted) => setSettings((before) => (playing ? { ...before, ...wanted } : changedWay({ ...before, ...wanted }, way, limbs)))}
               onMoved={(tempo) => follow({ bpm: tempo })}
-              onNextLimb={() => take(broughtIn(), follow)}
+              onNextLimb={() => bringIn(follow)}
               onWithClick={withClick}
             />
             {drill && !playing && !showsTake && (
@@ -276,32 +276,17 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
             ) : (
               <Stage
                 strip={
-                  programme.parts && onStage ? (
-                    <DrillStage
-                      groove={programme.groove}
-                      parts={programme.parts}
-                      onStage={onStage}
-                      called={way === 'called'}
-                      hidden={!playing}
-                      school={school}
-                      bpm={bpm}
-                      swing={settings.swing}
-                      task={task}
-                      beads={waitsAt ? undefined : live}
-                      strip={strip}
-                    />
-                  ) : (
-                    <Strip
-                      groove={programme.groove}
-                      school={school}
-                      bpm={bpm}
-                      swing={turned ?? settings.swing}
-                      size="room"
-                      task={task}
-                      beads={waitsAt ? undefined : live}
-                      handle={strip}
-                    />
-                  )
+                  <PlayedStrip
+                    programme={programme}
+                    onStage={onStage}
+                    playing={playing}
+                    school={school}
+                    bpm={bpm}
+                    swing={turned ?? settings.swing}
+                    task={task}
+                    beads={waitsAt ? undefined : live}
+                    strip={strip}
+                  />
                 }
                 count={count}
                 side={side}
@@ -332,7 +317,13 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
                 }
                 notes={
                   <>
-                    {unspoken > 0 && <Typography role="status">The count is too fast to say every syllable: the inner ones drop out.</Typography>}
+                    {unspoken > 0 && (
+                      <Typography role="status">
+                        {programme.calls
+                          ? 'Too fast to say every place in the bar before it: what does not fit is only shown.'
+                          : 'The count is too fast to say every syllable: the inner ones drop out.'}
+                      </Typography>
+                    )}
                     {assignment && !playing && (
                       <Typography sx={{ maxWidth: 720, fontSize: '1.1rem', overflowWrap: 'anywhere' }}>{assignment.reason}</Typography>
                     )}

@@ -2,7 +2,7 @@ import type { Weakness } from '@/core/drill/weakness';
 import { format } from '@/core/time/fraction';
 
 /** The drill maker opened on a weakness that a take found. */
-export function weaknessHref({ limb, offBeats, places, switches, uneven, tempo, meter, parts }: Weakness): string {
+export function weaknessHref({ limb, offBeats, places, switches, uneven, tempo, meter, parts, reading }: Weakness): string {
   const asked = {
     tempo: String(tempo),
     ...(limb && { limb }),
@@ -12,6 +12,7 @@ export function weaknessHref({ limb, offBeats, places, switches, uneven, tempo, 
     ...(uneven && { uneven: '1' }),
     ...(meter && { meter }),
     ...(parts && { parts: String(parts) }),
+    ...(reading && { reading }),
   };
   return `/drills?${new URLSearchParams(asked)}`;
 }

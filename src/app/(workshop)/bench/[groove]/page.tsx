@@ -1,4 +1,4 @@
-import { notFound } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
 import { z } from 'zod';
 import { Bench } from '@/features/bench/Bench';
 import { groove } from '@/server/grooves';
@@ -10,6 +10,8 @@ export default async function BenchPage({ params }: { params: Promise<{ groove: 
   const [teacher, id] = [await requireTeacher(), z.uuid().safeParse((await params).groove)];
   const found = id.success ? await asPerson((db) => groove(db, id.data)) : undefined;
   if (!found) notFound();
+  // A drill that was written out stays as it is: it is practised, and changed where drills are made.
+  if (found.drill) redirect(`/room/${found.id}`);
   return (
     <Bench
       key={found.id}
