@@ -219,24 +219,24 @@ test('a drill is set for a student, who practises it exercise by exercise; its b
   await page.getByRole('slider', { name: 'Parts of a count' }).press('Home');
   await expect(page.getByRole('status').getByText('4 exercises.')).toBeVisible();
   await page.getByRole('button', { name: 'Set for …' }).click();
-  await page.getByRole('menuitem', { name: /Wendla/ }).click();
+  await page.getByRole('menuitem', { name: /Noor/ }).click();
   await expect(page.getByText('Give the drill a name.')).toBeVisible();
-  await page.getByLabel('Name').fill('Posts for Wendla');
+  await page.getByLabel('Name').fill('Posts for Noor');
   await page.getByRole('button', { name: 'Set for …' }).click();
-  await page.getByRole('menuitem', { name: /Wendla/ }).click();
-  await expect(page.getByRole('combobox', { name: 'Groove or drill' })).toHaveText('Drill: Posts for Wendla (80)');
+  await page.getByRole('menuitem', { name: /Noor/ }).click();
+  await expect(page.getByRole('combobox', { name: 'Groove or drill' })).toHaveText('Drill: Posts for Noor (80)');
   await page.getByLabel('Tempo, bpm').fill('240');
   await page.getByLabel('Why, or what to listen for').fill('One post after the other.');
   await page.getByRole('button', { name: 'Set it' }).click();
   await expect(page.getByText('Set. It is on Today from now on.')).toBeVisible();
   // The drill is another one now; what was set is not.
   await page.goto('/drills');
-  await page.getByLabel('Name').fill('Posts for Wendla');
+  await page.getByLabel('Name').fill('Posts for Noor');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByText('“Posts for Wendla” is on the shelf.')).toBeVisible();
+  await expect(page.getByText('“Posts for Noor” is on the shelf.')).toBeVisible();
 
   const student = await (await browser.newContext()).newPage();
-  await comeInAs(student, 'Wendla');
+  await comeInAs(student, 'Noor');
   await expect(student.getByText('4 exercises', { exact: true })).toBeVisible();
   await expectAccessible(student);
   await openRoom(student);
@@ -256,7 +256,7 @@ test('a drill is set for a student, who practises it exercise by exercise; its b
   await expect(student.getByText('1 of 2')).toBeVisible();
   // In the log the take has its exercises too.
   await student.goto('/takes');
-  await student.getByRole('row').filter({ hasText: 'Posts for Wendla' }).first().getByRole('link').first().click();
+  await student.getByRole('row').filter({ hasText: 'Posts for Noor' }).first().getByRole('link').first().click();
   await expect(figures.getByRole('row')).toHaveCount(5);
   expect(wrong).toEqual([]);
 });

@@ -1,9 +1,7 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Limits } from '@/core/groove/checks';
@@ -23,6 +21,7 @@ import { DrillPanel } from './DrillPanel';
 import { JudgedTake } from './JudgedTake';
 import { useKeys } from './keys';
 import { LimbSwitches } from './LimbSwitches';
+import { Notes, Notices } from './Notes';
 import { Pads } from './Pads';
 import { plannedRun } from './performance';
 import { PlayedStrip } from './PlayedStrip';
@@ -235,21 +234,7 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
         >
           <Box sx={{ display: 'grid', gap: 1.5, mt: -1 }}>
             {!playing && <WayChoice way={way} ways={drill?.rule.caller ? ['called', ...WAYS] : WAYS} onChange={practiseAs} />}
-            {attempt.say && (
-              <Alert severity="info" role="status">
-                {attempt.say}
-              </Alert>
-            )}
-            {rest && !playing && (
-              <Alert severity="info" role="status" action={<Button onClick={rested}>I have rested</Button>}>
-                25 minutes of playing: put the sticks down for five, let hands and ears rest, drink something.
-              </Alert>
-            )}
-            {tooFast && !playing && !judged && (
-              <Alert severity="warning" sx={{ maxWidth: 1000 }}>
-                {tooFast}
-              </Alert>
-            )}
+            <Notices say={attempt.say} rest={rest && !playing} tooFast={playing || judged ? undefined : tooFast} onRested={rested} />
             <Ways
               settings={settings}
               playing={playing}
@@ -316,24 +301,7 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
                   />
                 }
                 notes={
-                  <>
-                    {unspoken > 0 && (
-                      <Typography role="status">
-                        {programme.calls
-                          ? 'Too fast to say every place in the bar before it: what does not fit is only shown.'
-                          : 'The count is too fast to say every syllable: the inner ones drop out.'}
-                      </Typography>
-                    )}
-                    {assignment && !playing && (
-                      <Typography sx={{ maxWidth: 720, fontSize: '1.1rem', overflowWrap: 'anywhere' }}>{assignment.reason}</Typography>
-                    )}
-                    {!playing && !tooFast && (
-                      <Typography variant="body2" color="textSecondary">
-                        Space starts and stops. Warm up first, keep the level where talking is easy, rest every 25 minutes; stop when it hurts, and if it stays,
-                        see a doctor.
-                      </Typography>
-                    )}
-                  </>
+                  <Notes unspoken={unspoken} called={Boolean(programme.calls)} reason={playing ? undefined : assignment?.reason} care={!playing && !tooFast} />
                 }
               />
             )}
