@@ -24,6 +24,18 @@ describe('the recorded words', () => {
     expect(statSync(FILE).size).toBeLessThan(1_500_000);
   });
 
+  test('say every place that can be called, in every school and grid', () => {
+    for (const school of SCHOOLS)
+      for (let parts = 1; parts <= 8; parts++) {
+        const rule = usualRule(familyNamed('placement')!, { parts, ostinato: '', most: 64, caller: { pace: 1, calls: 8 } });
+        const made = makeDrill(rule);
+        const written = made.ok && writeOut(made.value, rule, 'Called');
+        if (!written || !written.ok) throw new Error('none');
+        const { calls } = called(written.value, { range: written.value.parts.map((_, index) => index), pace: 1, calls: 100, seed: parts }, school);
+        expect(calls.flatMap((call) => call.words).filter((word) => !isRecorded(word))).toEqual([]);
+      }
+  });
+
   test('follow one another in the file without a gap, none longer than half a second', () => {
     expect(rate).toBe(spoken.rate);
     let from = 0;

@@ -21,18 +21,24 @@ const level = z.enum(LEVELS as [string, ...string[]], 'Choose a level from the l
 
 const thisYear = () => new Date().getFullYear();
 
+const year = number('Write the year, like 2014, or leave it empty.').pipe(
+  z
+    .number()
+    .int('Write a whole year, like 2014.')
+    .min(1900, 'This is before 1900.')
+    .refine((one) => one <= thisYear(), 'This is in the future.'),
+);
+
 export const studentShape = z.object({
   name: nameShape,
-  birthYear: z.union([
-    z.literal('').transform(() => undefined),
-    number('Write the year, like 2014, or leave it empty.').pipe(
-      z
-        .number()
-        .int('Write a whole year, like 2014.')
-        .min(1900, 'This is before 1900.')
-        .refine((year) => year <= thisYear(), 'This is in the future.'),
-    ),
-  ]),
+  // Not a union, whose own words would hide what is wrong with the year.
+  birthYear: z.string().transform((text, context) => {
+    if (!text.trim()) return undefined;
+    const read = year.safeParse(text);
+    if (read.success) return read.data;
+    for (const { message } of read.error.issues) context.addIssue({ code: 'custom', message });
+    return z.NEVER;
+  }),
   level,
   setup: z.enum(SETUPS, 'Choose a set-up from the list.'),
   school: schoolShape,

@@ -1,0 +1,74 @@
+import { describe, expect, test } from 'vitest';
+import { tagsShape } from '@/ui/fields';
+import { assignmentShape, changeShape, DRILL, studentShape } from './shapes';
+
+const ID = '6d90c925-50c3-4e6e-8a80-44195a7fa942';
+const said = (read: { success: boolean; error?: { issues: { path: PropertyKey[]; message: string }[] } }) =>
+  read.success ? [] : read.error!.issues.map(({ path, message }) => `${path.join('.')}: ${message}`);
+
+describe('a student who is added', () => {
+  const given = {
+    name: ' Ada Pell ',
+    birthYear: '2014',
+    level: 'first year',
+    setup: 'crossed',
+    school: 'takadimi',
+    signInName: ' Ada ',
+    password: 'drum and bass',
+  };
+
+  test('is taken as typed, without blanks round it and without capitals in the sign-in name; the year may be left out', () => {
+    expect(studentShape.parse(given)).toMatchObject({ name: 'Ada Pell', birthYear: 2014, signInName: 'ada' });
+    expect(studentShape.parse({ ...given, birthYear: '' }).birthYear).toBeUndefined();
+  });
+
+  test.each([
+    [{ birthYear: 'long ago' }, 'birthYear: Write the year, like 2014, or leave it empty.'],
+    [{ birthYear: '2014.5' }, 'birthYear: Write a whole year, like 2014.'],
+    [{ birthYear: '1814' }, 'birthYear: This is before 1900.'],
+    [{ birthYear: '2999' }, 'birthYear: This is in the future.'],
+    [{ level: 'master' }, 'level: Choose a level from the list.'],
+    [{ setup: 'upside down' }, 'setup: Choose a set-up from the list.'],
+    [{ signInName: 'a b' }, 'signInName: Letters, digits, dots and dashes only, no blanks.'],
+    [{ password: 'short' }, 'password: At least 8 characters.'],
+    [{ name: '  ' }, 'name: Give a name.'],
+  ])('%o is said at its field', (change, expected) => {
+    expect(said(studentShape.safeParse({ ...given, ...change }))).toContain(expected);
+  });
+});
+
+describe('what is set', () => {
+  const given = { student: ID, groove: ID, tempo: '72,5', click: '2 and 4', minutes: '15', reason: ' Hear the foot. ' };
+
+  test('is a groove or a drill, at a tempo with a point or a comma', () => {
+    expect(assignmentShape.parse(given)).toMatchObject({ groove: { drill: false, id: ID }, tempo: 72.5, minutes: 15, reason: 'Hear the foot.' });
+    expect(assignmentShape.parse({ ...given, groove: `${DRILL}${ID}` }).groove).toEqual({ drill: true, id: ID });
+  });
+
+  test.each([
+    [{ groove: 'drill:none' }, 'groove: Choose a groove or a drill.'],
+    [{ groove: '' }, 'groove: Choose a groove or a drill.'],
+    [{ tempo: '' }, 'tempo: Write a tempo in beats a minute, like 72.'],
+    [{ tempo: '1000' }, 'tempo: The fastest tempo is 300.'],
+    [{ click: 'loud' }, 'click: Choose a click plan from the list.'],
+    [{ minutes: '7.5' }, 'minutes: Whole minutes, please.'],
+    [{ minutes: '600' }, 'minutes: At most 120 minutes a day.'],
+    [{ reason: ' ' }, 'reason: Say in a sentence why, or what to listen for.'],
+    [{ student: 'x' }, 'student: This student is not there any more.'],
+  ])('%o is said at its field', (change, expected) => {
+    expect(said(assignmentShape.safeParse({ ...given, ...change }))).toContain(expected);
+  });
+});
+
+test('of a person only what is given is changed', () => {
+  expect(changeShape.parse({ person: ID })).toEqual({ person: ID });
+  expect(changeShape.parse({ person: ID, setup: 'left-handed' })).toEqual({ person: ID, setup: 'left-handed' });
+  expect(said(changeShape.safeParse({ person: ID, level: 'x' }))).toEqual(['level: Choose a level from the list.']);
+});
+
+test('tags are parted by commas, small, each once, not too many and not too long', () => {
+  expect(tagsShape.parse(' 16ths,Backbeat ,, 16THS, first  day')).toEqual(['16ths', 'backbeat', 'first day']);
+  expect(tagsShape.parse('')).toEqual([]);
+  expect(said(tagsShape.safeParse(Array.from({ length: 13 }, (_, index) => `t${index}`).join()))).toEqual([': At most 12 tags.']);
+  expect(said(tagsShape.safeParse('x'.repeat(41)))).toEqual([': A tag has at most 40 characters.']);
+});

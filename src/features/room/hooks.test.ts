@@ -1,0 +1,242 @@
+// @vitest-environment happy-dom
+import { act, renderHook } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { SCHOOLS } from '@/core/count/schools';
+import { usualClimb, type Climb } from '@/core/ladder/ladder';
+import { oneLine, together } from '@/core/testing/arbitrary';
+import type { Limb } from '@/core/groove/limbs';
+import { keepLadderAction } from './actions';
+import { DEFAULT_KEYS } from './keys';
+import type { Moment } from './performance';
+import { firstSettings, type RoomSettings } from './settings';
+import { useAwake } from './useAwake';
+import { useBuildUp } from './useBuildUp';
+import { useLadder } from './useLadder';
+import { useRest } from './useRest';
+import { useRoomKeys } from './useRoomKeys';
+import { useStage } from './useStage';
+import { useWaiting } from './useWaiting';
+
+vi.mock('./actions', () => ({ keepLadderAction: vi.fn(async () => true) }));
+const kept = vi.mocked(keepLadderAction);
+
+const groove = together(oneLine('t.t.t.t.', 'right hand', 120), oneLine('A...A...', 'right foot'));
+const limbs: Limb[] = ['right hand', 'right foot'];
+
+beforeEach(() => {
+  kept.mockClear();
+  sessionStorage.clear();
+});
+afterEach(() => vi.useRealTimers());
+
+describe('a ladder', () => {
+  const ladder: Climb['ladder'] = { ...usualClimb(72).ladder, start: 60, goal: 72, step: 4, rule: { by: 'takes', climb: 2, fall: 1 } };
+  const climb: Climb = { version: 1, ladder, standing: { rung: 1, loudness: 0, clean: 0, failed: 0, done: false } };
+  const begun = () => renderHook(() => useLadder('groove', climb)).result;
+
+  test('climbs after so many clean takes, says so, and is kept after each', async () => {
+    const result = begun();
+    await act(async () => void result.current.count(true));
+    expect(result.current).toMatchObject({ said: 'Clean 1 of 2.', climb: { standing: { rung: 1, clean: 1 } } });
+    await act(async () => void result.current.count(true));
+    expect(result.current).toMatchObject({ said: 'Clean: up a rung.', climb: { standing: { rung: 2 } } });
+    expect(kept.mock.calls.map(([id, one]) => [id, one.standing.rung])).toEqual([
+      ['groove', 1],
+      ['groove', 2],
+    ]);
+  });
+
+  test('falls back, is moved by hand, and begins anew when it is changed', async () => {
+    const result = begun();
+    await act(async () => void result.current.count(false));
+    expect(result.current).toMatchObject({ said: 'Back a rung, to settle.', climb: { standing: { rung: 0 } } });
+    await act(async () => result.current.stand({ ...climb.standing, rung: 3 }));
+    expect(result.current.climb.standing.rung).toBe(3);
+    expect(result.current.said).toBeUndefined();
+    await act(async () => result.current.change({ ...ladder, step: 1 }));
+    expect(result.current.climb).toMatchObject({ ladder: { step: 1 }, standing: { rung: 0 } });
+  });
+
+  test('out of reach of the server it stands on in this window and says so', async () => {
+    kept.mockRejectedValueOnce(new Error('no network'));
+    const result = begun();
+    await act(async () => void result.current.count(true));
+    expect(result.current.climb.standing.clean).toBe(1);
+    expect(result.current.said).toMatch(/^The server cannot be reached/);
+  });
+});
+
+describe('a build-up', () => {
+  const settings: RoomSettings = {
+    ...firstSettings(groove),
+    task: ['right foot'],
+    heard: ['right foot'],
+    buildUp: { order: ['right foot', 'right hand'], after: 2 },
+  };
+  const begun = (change: Partial<RoomSettings> = {}) => {
+    const [set, follow] = [vi.fn(), vi.fn()];
+    const { result } = renderHook(() => useBuildUp(limbs, { ...settings, ...change }, set));
+    return { result, set, follow };
+  };
+
+  test('brings the next limb in after so many clean rounds in a row; one that was not begins the count again', () => {
+    const { result, follow } = begun();
+    for (const clean of [true, false, true]) result.current.onRound(() => clean, follow);
+    expect(follow).not.toHaveBeenCalled();
+    result.current.onRound(() => true, follow);
+    expect(follow).toHaveBeenCalledExactlyOnceWith({ task: ['right hand', 'right foot'], heard: ['right hand', 'right foot'] });
+  });
+
+  test('only when asked, in silence it stays silent, and when all are in nothing more comes', () => {
+    const asked = begun({ buildUp: { order: ['right foot', 'right hand'], after: 0 }, heard: [] });
+    for (let round = 0; round < 5; round++) asked.result.current.onRound(() => true, asked.follow);
+    expect(asked.follow).not.toHaveBeenCalled();
+    asked.result.current.bringIn(asked.follow);
+    expect(asked.follow).toHaveBeenCalledWith({ task: ['right hand', 'right foot'] });
+    const whole = begun({ task: limbs });
+    whole.result.current.bringIn(whole.follow);
+    expect([whole.follow, whole.set].every((one) => one.mock.calls.length === 0)).toBe(true);
+  });
+});
+
+test('wait for me: two limbs struck within one frame are both heard, and it ends when it is stopped', () => {
+  const { result } = renderHook(() => useWaiting(groove, limbs));
+  expect(result.current.now).toBeUndefined();
+  act(() => result.current.strike('right hand'));
+  expect(result.current.now).toBeUndefined();
+  act(() => result.current.start());
+  expect(result.current.now).toMatchObject({ step: 0 });
+  act(() => {
+    result.current.strike('right hand');
+    result.current.strike('right foot');
+  });
+  expect(result.current.now).toMatchObject({ step: 1, wrong: [] });
+  act(() => result.current.strike('right foot'));
+  expect(result.current.now).toMatchObject({ step: 1, wrong: ['right foot'] });
+  act(() => result.current.stop());
+  expect(result.current.now).toBeUndefined();
+});
+
+test('after 25 minutes of playing a rest is offered, over several takes, until one has rested', () => {
+  vi.useFakeTimers({ toFake: ['Date'], now: 1_000_000_000_000 });
+  const { result, rerender } = renderHook(({ playing }) => useRest(playing), { initialProps: { playing: false } });
+  const play = (minutes: number) => {
+    rerender({ playing: true });
+    vi.setSystemTime(Date.now() + minutes * 60_000);
+    rerender({ playing: false });
+  };
+  play(13);
+  expect(result.current[0]).toBe(false);
+  vi.setSystemTime(Date.now() + 60_000);
+  play(13);
+  expect(result.current[0]).toBe(true);
+  act(() => result.current[1]());
+  expect(result.current[0]).toBe(false);
+  // Five minutes without any are a rest of their own.
+  play(20);
+  vi.setSystemTime(Date.now() + 6 * 60_000);
+  play(20);
+  expect(result.current[0]).toBe(false);
+});
+
+test('the screen is kept awake while it plays, asked for again when it is seen again, and let go', async () => {
+  const locks: { release: ReturnType<typeof vi.fn> }[] = [];
+  const request = vi.fn(async () => {
+    const lock = { release: vi.fn(async () => {}) };
+    locks.push(lock);
+    return lock;
+  });
+  vi.stubGlobal('navigator', Object.assign(Object.create(navigator) as Navigator, { wakeLock: { request } }));
+  const { rerender } = renderHook(({ on }) => useAwake(on), { initialProps: { on: false } });
+  expect(request).not.toHaveBeenCalled();
+  rerender({ on: true });
+  await vi.waitFor(() => expect(locks).toHaveLength(1));
+  await act(async () => void document.dispatchEvent(new Event('visibilitychange')));
+  expect(locks).toHaveLength(2);
+  rerender({ on: false });
+  expect(locks[1]!.release).toHaveBeenCalled();
+  vi.unstubAllGlobals();
+});
+
+describe('the room’s keys', () => {
+  const begun = (change: Partial<Parameters<typeof useRoomKeys>[0]> = {}) => {
+    const [onToggle, onStrike] = [vi.fn(), vi.fn()];
+    renderHook(() => useRoomKeys({ keys: DEFAULT_KEYS, limbs, onToggle, onStrike, ...change }));
+    return { onToggle, onStrike };
+  };
+  const press = (code: string, on: EventTarget = document.body, more: KeyboardEventInit = {}) =>
+    on.dispatchEvent(new KeyboardEvent('keydown', { code, bubbles: true, cancelable: true, ...more }));
+
+  test('Space starts and stops once however long it is held; a limb’s key strikes it', () => {
+    const { onToggle, onStrike } = begun();
+    press('Space');
+    press('Space', document.body, { repeat: true });
+    expect(onToggle).toHaveBeenCalledOnce();
+    press('KeyJ');
+    press('KeyJ', document.body, { repeat: true });
+    press('KeyL');
+    // The left hand has nothing to play here, and with Ctrl the key is the browser's.
+    press('KeyF');
+    press('KeyJ', document.body, { ctrlKey: true });
+    expect(onStrike.mock.calls.map(([limb]) => limb as Limb)).toEqual(['right hand', 'right foot']);
+  });
+
+  test('in a field keys are typed; a button that was reached by Tab has its own Space, one that was clicked has not', () => {
+    const { onToggle, onStrike } = begun();
+    const [field, button] = [document.body.appendChild(document.createElement('input')), document.body.appendChild(document.createElement('button'))];
+    press('Space', field);
+    press('KeyJ', field);
+    expect([onToggle, onStrike].every((one) => one.mock.calls.length === 0)).toBe(true);
+    press('Tab');
+    press('Space', button);
+    expect(onToggle).not.toHaveBeenCalled();
+    window.dispatchEvent(new Event('pointerdown'));
+    press('Space', button);
+    expect(onToggle).toHaveBeenCalledOnce();
+  });
+
+  test('while keys are not what is played on, a limb’s key does nothing', () => {
+    const { onStrike } = begun({ onStrike: undefined });
+    expect(() => press('KeyJ')).not.toThrow();
+    expect(onStrike).not.toHaveBeenCalled();
+  });
+});
+
+describe('the stage', () => {
+  const moment = (change: Partial<Moment>): Moment => ({ bar: 0, barInRun: 0, fraction: 0, countingIn: false, round: 0, share: 0, ...change });
+  const begun = (more: Partial<Parameters<typeof useStage>[0]> = {}) => {
+    const { result } = renderHook(() => useStage({ groove, school: SCHOOLS[0], bpm: 120, ...more }));
+    const [playhead, fill, bar] = [vi.fn(), vi.fn(), vi.fn()];
+    const [count, side] = [document.createElement('p'), document.createElement('p')];
+    result.current.strip.current = { playhead };
+    result.current.ring.current = { fill };
+    result.current.layers.current = { bar };
+    result.current.count.current = count;
+    result.current.side.current = side;
+    return { result, playhead, fill, count, side };
+  };
+
+  test('the count is written as it is said, the playhead stands where the ear is, and all goes when it is over', () => {
+    const { result, playhead, fill, count } = begun();
+    act(() => result.current.onMoment(moment({ countingIn: true, fraction: 0.5, share: 0.1 })));
+    expect([count.textContent, playhead.mock.lastCall, fill.mock.lastCall]).toEqual(['3', [undefined, 0.5], [0.1]]);
+    act(() => result.current.onMoment(moment({ fraction: 0.13 })));
+    expect([count.textContent, playhead.mock.lastCall]).toEqual(['&', [0, 0.13]]);
+    act(() => result.current.onMoment(undefined));
+    expect([count.textContent, playhead.mock.lastCall, fill.mock.lastCall]).toEqual(['', [undefined, 0], [undefined]]);
+  });
+
+  test('of a drill the bar within its exercise is what the playhead stands in', () => {
+    const bars = [0, 1, 2, 3, 4].map(() => groove.bars[0]!);
+    const part = (from: number, times: number) => ({ say: `from ${from}`, places: [], from, bars: 1, times });
+    const { result, playhead } = begun({ groove: { ...groove, bars }, parts: [part(0, 2), part(3, 2)] });
+    act(() => result.current.onMoment(moment({ bar: 1, fraction: 0.25 })));
+    expect([playhead.mock.lastCall, result.current.onStage]).toEqual([[0, 0.25], { now: 0, next: { part: 1, inBars: 2 } }]);
+    act(() => result.current.onMoment(moment({ bar: 2, fraction: 0.25 })));
+    expect([playhead.mock.lastCall, result.current.onStage]).toEqual([[undefined, 0.25], { now: undefined, next: { part: 1, inBars: 1 } }]);
+    act(() => result.current.onMoment(moment({ bar: 4 })));
+    expect(result.current.onStage).toEqual({ now: 1 });
+    act(() => result.current.onMoment(undefined));
+    expect(result.current.onStage).toMatchObject({ now: 0 });
+  });
+});

@@ -1,0 +1,95 @@
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+
+const answer = (status: number, body: object = {}) => ({ ok: status === 200, status, json: async () => body }) as unknown as Response;
+const fetched = vi.fn<(address: string, init: { body: string }) => Promise<Response>>();
+
+/** The outbox as a page has it that was just opened: nothing known but what the browser keeps. */
+async function reopened() {
+  vi.resetModules();
+  return import('./outbox');
+}
+const take = (id: string, playerId = 'pim') => ({ id, playerId, body: `{"id":"${id}"}` });
+
+beforeEach(() => {
+  fetched.mockReset();
+  vi.stubGlobal('fetch', fetched);
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+});
+afterEach(async () => {
+  const { discard } = await import('./outbox');
+  for (const player of ['pim', 'oda']) for (const id of ['a', 'b', 'c']) await discard(id, player);
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+describe('a take is safe in the browser until the server has it', () => {
+  test('sent and accepted it is gone from here and known as kept', async () => {
+    const { post, outboxState, onOutbox } = await reopened();
+    const heard = vi.fn();
+    onOutbox(heard);
+    fetched.mockResolvedValue(answer(200, { id: 'a' }));
+    await post(take('a'));
+    await vi.waitFor(() => expect(outboxState()).toMatchObject({ waiting: 0, kept: new Set(['a']), say: undefined }));
+    expect(fetched).toHaveBeenCalledExactlyOnceWith('/api/takes', expect.objectContaining({ method: 'POST', body: '{"id":"a"}' }));
+    expect(heard).toHaveBeenCalled();
+  });
+
+  test('without a network it waits, is tried again by itself, and is still there when the page is opened anew', async () => {
+    const { post, outboxState } = await reopened();
+    fetched.mockRejectedValue(new TypeError('no network'));
+    await post(take('a'));
+    await vi.waitFor(() => expect(outboxState()).toMatchObject({ waiting: 1, say: 'The server cannot be reached. They are sent by themselves.' }));
+    await vi.advanceTimersByTimeAsync(3000);
+    await vi.waitFor(() => expect(fetched).toHaveBeenCalledTimes(2));
+
+    const again = await reopened();
+    fetched.mockResolvedValue(answer(200));
+    await again.count('pim');
+    expect(again.outboxState().waiting).toBe(1);
+    await again.send('pim');
+    expect(again.outboxState()).toMatchObject({ waiting: 0, kept: new Set(['a']) });
+  });
+
+  test('signed out it waits and says what to do; of several the order stays, and the first that fails stops the rest', async () => {
+    const { post, outboxState, send } = await reopened();
+    fetched.mockResolvedValue(answer(401));
+    await post(take('a'));
+    await vi.waitFor(() => expect(outboxState().say).toBe('You are signed out. Sign in again and they are sent.'));
+    await post(take('b'));
+    await send('pim');
+    expect(new Set(fetched.mock.calls.map(([, { body }]) => body))).toEqual(new Set(['{"id":"a"}']));
+    fetched.mockReset().mockResolvedValue(answer(200));
+    await send('pim');
+    expect(fetched.mock.calls.map(([, { body }]) => body)).toEqual(['{"id":"a"}', '{"id":"b"}']);
+    expect(outboxState()).toMatchObject({ waiting: 0, say: undefined });
+  });
+
+  test.each([
+    [422, { say: 'This groove is not there any more.' }, 'This groove is not there any more.'],
+    [413, {}, 'The server did not accept it.'],
+  ])('refused with %i it is not sent again by itself, says why, and can be dropped', async (status, body, say) => {
+    const { post, outboxState, send, discard } = await reopened();
+    fetched.mockResolvedValue(answer(status, body));
+    await post(take('a'));
+    await vi.waitFor(() => expect(outboxState()).toMatchObject({ waiting: 0, refused: [{ id: 'a', say }] }));
+    await send('pim');
+    expect(fetched).toHaveBeenCalledOnce();
+    await discard('a', 'pim');
+    expect(outboxState().refused).toEqual([]);
+  });
+
+  test('another person on this browser neither sends nor sees it', async () => {
+    const { post, outboxState, send, count } = await reopened();
+    fetched.mockRejectedValue(new TypeError('no network'));
+    await post(take('a', 'pim'));
+    await vi.waitFor(() => expect(fetched).toHaveBeenCalledOnce());
+    fetched.mockReset();
+    await send('oda');
+    await count('oda');
+    expect(fetched).not.toHaveBeenCalled();
+    expect(outboxState().waiting).toBe(0);
+    await count('pim');
+    expect(outboxState().waiting).toBe(1);
+  });
+});
