@@ -1,6 +1,11 @@
 import { readFileSync, statSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '../core/count/schools';
+import { called } from '../core/drill/caller';
+import { makeDrill } from '../core/drill/drill';
+import { familyNamed } from '../core/drill/registry';
+import { usualRule } from '../core/drill/rule';
+import { writeOut } from '../core/drill/written';
 import { readWav } from '../core/format/wav';
 import { MOST_BEATS } from '../core/time/meter';
 import { onsetOf } from './onset';
