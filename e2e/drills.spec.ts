@@ -233,6 +233,8 @@ test('a drill is set for a student, who practises it exercise by exercise; its b
   await page.goto('/drills');
   await page.getByLabel('Name').fill('Posts for Noor');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('There is a drill called “Posts for Noor” already.')).toBeVisible();
+  await page.getByRole('button', { name: 'Replace it' }).click();
   await expect(page.getByText('“Posts for Noor” is on the shelf.')).toBeVisible();
 
   const student = await (await browser.newContext()).newPage();

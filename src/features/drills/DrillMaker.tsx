@@ -66,6 +66,9 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
   );
   const [name, setName] = useState('');
   const [tags, setTags] = useState('');
+  /** The name that came with what was chosen; and, of a kept drill that is worked on, the one that keeping replaces. */
+  const [given, setGiven] = useState('');
+  const [opened, setOpened] = useState('');
   const [open, setOpen] = useState<'shelf' | 'groove' | 'weakness' | undefined>(groove && 'groove');
   const [anew, setAnew] = useState(false);
 
@@ -79,11 +82,13 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
       return { ...next, picked, ...(next.ladder && { ladder: { ...next.ladder, goal: next.goal } }) };
     });
   };
-  const choose = (chosen: string, wanted: Rule, its: readonly string[] = []) => {
+  const choose = (chosen: string, wanted: Rule, own?: Pick<KeptDrill, 'tags'>) => {
     const now = renewed(wanted);
     setOpen(undefined);
     setName(chosen);
-    setTags(its.join(', '));
+    setTags(own?.tags.join(', ') ?? '');
+    setGiven(chosen);
+    setOpened(own ? chosen : '');
     setRule(now.rule);
     setAnew(now.anew);
   };
@@ -136,6 +141,12 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
             value={rule.family}
             onChange={({ target }) => {
               const next = familyNamed(target.value)!;
+              // Another drill, which does not go by the name of the one before; a name that was typed stays.
+              if (name === given) {
+                setName('');
+                setTags('');
+              }
+              setOpened('');
               const keeps = figure && takesGroove(next);
               change({ family: next.name, generator: generatorOf(next), params: keeps ? { figure: rule.params['figure'] } : {} });
             }}
@@ -172,6 +183,8 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
             makes={Boolean(made?.ok)}
             unplayable={unplayable[0]}
             students={students}
+            taken={name.trim() !== opened && kept.some((one) => one.name === name.trim())}
+            onKept={setOpened}
             onName={setName}
             onTags={setTags}
           />

@@ -23,16 +23,30 @@ interface KeepBarProps {
   /** Why it cannot be played in one go. */
   unplayable?: Problem;
   students: readonly { id: string; name: string }[];
+  /** Another drill has this name already. */
+  taken: boolean;
+  onKept: (name: string) => void;
   onName: (name: string) => void;
   onTags: (tags: string) => void;
 }
 
 /** What is done with the drill as a whole: kept under a name, practised, set for a student. */
-export function KeepBar({ name, tags, rule, makes, unplayable, students, onName, onTags }: KeepBarProps) {
+export function KeepBar({ name, tags, rule, makes, unplayable, students, taken, onKept, onName, onTags }: KeepBarProps) {
   const [said, setSaid] = useState<{ ok: boolean; words: string }>();
+  /** What is done once the drill of the same name may be replaced. */
+  const [asking, setAsking] = useState<{ name: string; then: (id: string) => void }>();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [busy, start] = useTransition();
   const router = useRouter();
+  const keep = (then: (id: string) => void, replace = false) => {
+    setSaid(undefined);
+    if (taken && !replace) return setAsking({ name, then });
+    setAsking(undefined);
+    act(keepDrillAction, (id) => {
+      onKept(name.trim());
+      then(id);
+    });
+  };
   const act = (ask: typeof keepDrillAction, then: (id: string) => void) =>
     start(async () => {
       try {
@@ -55,11 +69,7 @@ export function KeepBar({ name, tags, rule, makes, unplayable, students, onName,
           sx={{ flex: '1 1 140px' }}
           slotProps={{ inputLabel: { shrink: true } }}
         />
-        <Button
-          variant="outlined"
-          disabled={!makes || busy}
-          onClick={() => act(keepDrillAction, () => setSaid({ ok: true, words: `“${name.trim()}” is on the shelf.` }))}
-        >
+        <Button variant="outlined" disabled={!makes || busy} onClick={() => keep(() => setSaid({ ok: true, words: `“${name.trim()}” is on the shelf.` }))}>
           Keep
         </Button>
         <Button
@@ -86,7 +96,7 @@ export function KeepBar({ name, tags, rule, makes, unplayable, students, onName,
             key={student.id}
             onClick={() => {
               setMenu(null);
-              act(keepDrillAction, (id) => router.push(`/people/${student.id}?drill=${id}#set`));
+              keep((id) => router.push(`/people/${student.id}?drill=${id}#set`));
             }}
           >
             {student.name}
@@ -97,6 +107,19 @@ export function KeepBar({ name, tags, rule, makes, unplayable, students, onName,
         <Typography variant="body2" color="textSecondary">
           {unplayable.say} {unplayable.remedy}
         </Typography>
+      )}
+      {asking?.name === name && (
+        <Alert
+          severity="warning"
+          role="alert"
+          action={
+            <Button color="inherit" onClick={() => keep(asking.then, true)}>
+              Replace it
+            </Button>
+          }
+        >
+          There is a drill called “{name.trim()}” already. Give this one another name, or replace that one; what was set of it stays.
+        </Alert>
       )}
       {said && (
         <Alert severity={said.ok ? 'success' : 'warning'} role="status" sx={{ py: 0 }}>

@@ -16,7 +16,8 @@ import { opening } from '@/ui/words';
 
 interface ShelfProps {
   kept: readonly KeptDrill[];
-  onChoose: (name: string, rule: Rule, tags?: readonly string[]) => void;
+  /** `own` is the workshop's drill, where it is one. */
+  onChoose: (name: string, rule: Rule, own?: KeptDrill) => void;
   onDrop: (id: string) => void;
   onClose: () => void;
 }
@@ -53,10 +54,10 @@ export function Shelf({ kept, onChoose, onDrop, onClose }: ShelfProps) {
             ))}
           </Box>
         )}
-        {shown.map(({ id, name, rule, tags: its }) => (
-          <Box key={id} sx={{ display: 'flex', alignItems: 'center' }}>
-            <Entry name={name} note={its.join(', ')} onChoose={() => onChoose(name, rule, its)} />
-            <IconButton aria-label={`Take ${name} off the shelf`} onClick={() => onDrop(id)} sx={{ width: 44, height: 44 }}>
+        {shown.map((own) => (
+          <Box key={own.id} sx={{ display: 'flex', alignItems: 'center' }}>
+            <Entry name={own.name} note={own.tags.join(', ')} onChoose={() => onChoose(own.name, own.rule, own)} />
+            <IconButton aria-label={`Take ${own.name} off the shelf`} onClick={() => onDrop(own.id)} sx={{ width: 44, height: 44 }}>
               <DeleteOutlineRounded />
             </IconButton>
           </Box>
