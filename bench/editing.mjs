@@ -3,8 +3,7 @@
  * four limbs, and what 1,000 edits leave in memory. "Worked" is from the press until the page is laid out
  * again; "painted" is until the frame after that has been drawn, so it holds the wait for the frame too.
  */
-import { chromium } from '@playwright/test';
-import { ownPlace, startServed } from './served.mjs';
+import { openAsTeacher, ownPlace, startServed } from './served.mjs';
 
 const EDITS = 120;
 const LIMBS = [
@@ -40,11 +39,9 @@ let browser;
 try {
   const served = await startServed(place);
   stop = served.stop;
-  browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-gpu', '--js-flags=--expose-gc'] });
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: served.address });
-  await page.goto('/sign-in');
-  await page.getByRole('button', { name: /Oda/ }).click();
-  await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
+  const teacher = await openAsTeacher(served, ['--js-flags=--expose-gc']);
+  browser = teacher.browser;
+  const { page } = teacher;
   await page.goto('/grooves');
   await page.getByRole('button', { name: 'New groove', exact: true }).click();
   await page.waitForURL(/bench/);

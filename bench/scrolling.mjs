@@ -3,8 +3,7 @@
  * apart the frames come is compared with a page that stands still. How many exercises are drawn must not grow with how
  * many there are.
  */
-import { chromium } from '@playwright/test';
-import { ownPlace, startServed } from './served.mjs';
+import { openAsTeacher, ownPlace, startServed } from './served.mjs';
 
 const FRAMES = 300;
 /** Pixels a frame: a quick turn of the wheel. */
@@ -16,11 +15,9 @@ let browser;
 try {
   const served = await startServed(place);
   stop = served.stop;
-  browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-gpu'] });
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: served.address });
-  await page.goto('/sign-in');
-  await page.getByRole('button', { name: /Oda/ }).click();
-  await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
+  const teacher = await openAsTeacher(served);
+  browser = teacher.browser;
+  const { page } = teacher;
   await page.goto('/drills');
   const choose = async (list, option) => {
     await page.getByLabel(list, { exact: true }).click();

@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { chromium } from '@playwright/test';
 import { freePort } from '../scripts/lib/cluster.mjs';
 
 const home = path.join(import.meta.dirname, '..');
@@ -41,4 +42,14 @@ export async function startServed({ data, dist }) {
     return (performance.now() - stopping) / 1000;
   };
   return { address: `http://127.0.0.1:${port}`, seconds, stop };
+}
+
+/** A browser in which the demo's teacher has come in. */
+export async function openAsTeacher({ address }, args = []) {
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-gpu', ...args] });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: address });
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: /Oda/ }).click();
+  await page.getByRole('heading', { name: 'Today', level: 1 }).waitFor();
+  return { browser, page };
 }

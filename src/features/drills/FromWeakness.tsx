@@ -7,7 +7,6 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
@@ -20,6 +19,7 @@ import { drillFor, type Weakness } from '@/core/drill/weakness';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { equal } from '@/core/time/fraction';
 import { parseMeter } from '@/core/time/meter';
+import { Pick } from '@/ui/Pick';
 import { opening, plural } from '@/ui/words';
 
 interface FromWeaknessProps {
@@ -121,17 +121,5 @@ export function FromWeakness({ school, onChoose, onClose }: FromWeaknessProps) {
         </Button>
       </DialogActions>
     </Dialog>
-  );
-}
-
-function Pick<T extends string | number>({ label, value, options, onPick }: { label: string; value: T; options: readonly T[]; onPick: (value: T) => void }) {
-  return (
-    <TextField select fullWidth label={label} value={value} onChange={({ target }) => onPick(options.find((one) => String(one) === String(target.value))!)}>
-      {options.map((one) => (
-        <MenuItem key={one} value={one}>
-          {one}
-        </MenuItem>
-      ))}
-    </TextField>
   );
 }

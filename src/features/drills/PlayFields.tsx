@@ -8,15 +8,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import FormHelperText from '@mui/material/FormHelperText';
-import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { MOST_CALLS, ORDERS, type Rule } from '@/core/drill/rule';
 import { usualClimb } from '@/core/ladder/ladder';
 import type { Problem } from '@/core/result';
-import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
+import { CLICK_PLAN_NAMES } from '@/core/time/clickPlan';
 import type { Swing } from '@/core/time/swing';
+import { Pick } from '@/ui/Pick';
 import { feelInWords, plural, tempoInWords } from '@/ui/words';
 import { NumberSlider } from './NumberSlider';
 
@@ -32,6 +31,8 @@ const swingKey = (swing: Swing | undefined) => Object.keys(SWINGS).find((key) =>
 /** What is set less often, folded away: order, repeats and rest, click, feel, ladder, caller. */
 export function PlayFields({ rule, problems, onChange }: PlayFieldsProps) {
   const { order, seed, repeats, rest, click, swing, ladder, caller } = rule;
+  const own: (readonly [string, string])[] = swingKey(swing) === 'own' ? [['own', feelInWords(swing)]] : [];
+  const feels = [...own, ...Object.entries(SWINGS).map(([key, one]) => [key, feelInWords(one)] as const)];
   const wrong = problems.find(({ path }) => path[0] === 'caller' || path[0] === 'ladder');
   return (
     <Accordion disableGutters elevation={0} sx={{ bgcolor: 'transparent', '&::before': { display: 'none' } }}>
@@ -45,13 +46,7 @@ export function PlayFields({ rule, problems, onChange }: PlayFieldsProps) {
       </AccordionSummary>
       <AccordionDetails sx={{ px: 0, display: 'grid', gap: 1.5 }}>
         <Box sx={{ display: 'flex', gap: 1 }}>
-          <TextField fullWidth label="Order" select value={order} onChange={({ target }) => onChange({ order: target.value as Rule['order'] })}>
-            {ORDERS.map((one) => (
-              <MenuItem key={one} value={one}>
-                {one}
-              </MenuItem>
-            ))}
-          </TextField>
+          <Pick label="Order" value={order} options={ORDERS} onPick={(next) => onChange({ order: next })} />
           {order === 'shuffled' && (
             <Button onClick={() => onChange({ seed: seed + 1 })} sx={{ whiteSpace: 'nowrap', flex: 'none' }}>
               Shuffle again
@@ -78,21 +73,8 @@ export function PlayFields({ rule, problems, onChange }: PlayFieldsProps) {
           most={4}
           onChange={(next) => onChange({ rest: next })}
         />
-        <TextField label="Click on" select value={click} onChange={({ target }) => onChange({ click: target.value as ClickPlanName })}>
-          {CLICK_PLAN_NAMES.map((name) => (
-            <MenuItem key={name} value={name}>
-              {name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField label="Feel" select value={swingKey(swing)} onChange={({ target }) => onChange({ swing: SWINGS[target.value] })}>
-          {swingKey(swing) === 'own' && <MenuItem value="own">{feelInWords(swing)}</MenuItem>}
-          {Object.entries(SWINGS).map(([key, one]) => (
-            <MenuItem key={key} value={key}>
-              {feelInWords(one)}
-            </MenuItem>
-          ))}
-        </TextField>
+        <Pick label="Click on" value={click} options={CLICK_PLAN_NAMES} onPick={(next) => onChange({ click: next })} />
+        <Pick label="Feel" value={swingKey(swing)} options={feels} onPick={(key) => key !== 'own' && onChange({ swing: SWINGS[key] })} />
         <FormControlLabel
           control={<Switch checked={Boolean(ladder)} onChange={(_, on) => onChange({ ladder: on ? usualClimb(rule.goal).ladder : undefined })} />}
           label="A ladder of its own"

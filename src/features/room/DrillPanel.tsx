@@ -4,14 +4,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { School } from '@/core/count/schools';
 import { mostCalls } from '@/core/drill/caller';
 import { partSaid, type Part } from '@/core/drill/parts';
 import type { Groove } from '@/core/groove/document';
+import { Pick } from '@/ui/Pick';
 import { opening, plural } from '@/ui/words';
 import type { RoomSettings } from './settings';
 
@@ -25,10 +24,16 @@ interface DrillPanelProps {
 
 const PACES = [1, 2, 4, 8];
 const CALLS = [8, 16, 32, 64];
+const CHOICE = { width: 'auto', minWidth: 140, '& .MuiInputBase-root': { minHeight: 44 } };
+
+/** The usual numbers and the one that is set, each with what it counts. */
+const counted = (usual: readonly number[], set: number, unit: string) =>
+  [...new Set([...usual, set])].sort((a, b) => a - b).map((many) => [many, plural(many, unit)] as const);
 
 /** Which exercises of a drill are played, and how they are called. */
 export function DrillPanel({ groove, parts, school, settings: { way, range, caller }, onChange }: DrillPanelProps) {
   const [choosing, setChoosing] = useState(false);
+  const calls = Math.min(caller.calls, mostCalls(caller.pace));
   const isOn = (index: number) => range.includes(index);
   const all = parts.map((_, index) => index);
   const touch = (index: number) => {
@@ -43,13 +48,23 @@ export function DrillPanel({ groove, parts, school, settings: { way, range, call
       </Button>
       {way === 'called' && (
         <>
-          <Pick label="A new one every" value={caller.pace} options={PACES} unit="bar" onPick={(pace) => onChange({ caller: { ...caller, pace } })} />
+          <Pick
+            label="A new one every"
+            value={caller.pace}
+            options={counted(PACES, caller.pace, 'bar')}
+            onPick={(pace) => onChange({ caller: { ...caller, pace } })}
+            sx={CHOICE}
+          />
           <Pick
             label="How many"
-            value={Math.min(caller.calls, mostCalls(caller.pace))}
-            options={CALLS.map((calls) => Math.min(calls, mostCalls(caller.pace)))}
-            unit="call"
-            onPick={(calls) => onChange({ caller: { ...caller, calls } })}
+            value={calls}
+            options={counted(
+              CALLS.map((many) => Math.min(many, mostCalls(caller.pace))),
+              calls,
+              'call',
+            )}
+            onPick={(wanted) => onChange({ caller: { ...caller, calls: wanted } })}
+            sx={CHOICE}
           />
           <FormControlLabel
             control={<Switch checked={caller.same} onChange={(_, same) => onChange({ caller: { ...caller, same } })} />}
@@ -83,33 +98,5 @@ export function DrillPanel({ groove, parts, school, settings: { way, range, call
         </Box>
       )}
     </Box>
-  );
-}
-
-interface PickProps {
-  label: string;
-  value: number;
-  options: readonly number[];
-  unit: string;
-  onPick: (value: number) => void;
-}
-
-function Pick({ label, value, options, unit, onPick }: PickProps) {
-  return (
-    <TextField
-      select
-      label={label}
-      value={value}
-      onChange={({ target }) => onPick(Number(target.value))}
-      sx={{ width: 'auto', minWidth: 140, '& .MuiInputBase-root': { minHeight: 44 } }}
-    >
-      {[...new Set([...options, value])]
-        .sort((a, b) => a - b)
-        .map((one) => (
-          <MenuItem key={one} value={one}>
-            {plural(one, unit)}
-          </MenuItem>
-        ))}
-    </TextField>
   );
 }

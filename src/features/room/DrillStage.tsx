@@ -15,7 +15,17 @@ import { FIGURE_FONT } from '@/ui/theme';
 import { opening } from '@/ui/words';
 import type { OnStage } from './useStage';
 
-interface DrillStageProps {
+/** How the strip is drawn, whatever is played. */
+export interface Drawn {
+  school: School;
+  bpm: Bpm;
+  swing?: Swing | 'straight';
+  task: readonly Limb[];
+  beads?: readonly Bead[];
+  strip: Ref<StripHandle>;
+}
+
+interface DrillStageProps extends Drawn {
   groove: Groove;
   parts: readonly Part[];
   onStage: OnStage;
@@ -23,12 +33,6 @@ interface DrillStageProps {
   called: boolean;
   /** Nothing plays, so what will be called is not shown. */
   hidden: boolean;
-  school: School;
-  bpm: Bpm;
-  swing?: Swing | 'straight';
-  task: readonly Limb[];
-  beads?: readonly Bead[];
-  strip: Ref<StripHandle>;
 }
 
 /** Of a drill the one exercise that is on, with its name to be read from the stool, and what comes next. */

@@ -4,9 +4,7 @@ import CloseRounded from '@mui/icons-material/CloseRounded';
 import Box from '@mui/material/Box';
 import Drawer from '@mui/material/Drawer';
 import IconButton from '@mui/material/IconButton';
-import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { School } from '@/core/count/schools';
@@ -15,6 +13,7 @@ import { isHand, type Limb } from '@/core/groove/limbs';
 import { CLICK_PLANS, planInWords, type ClickPlan, type ClickPlanName } from '@/core/time/clickPlan';
 import { SWING_SCHOOLS, type Swing } from '@/core/time/swing';
 import { isRecorded } from '@/sound/speech';
+import { Pick } from '@/ui/Pick';
 import { feelInWords, opening, plural } from '@/ui/words';
 import { COUNT_INS, type RoomSettings } from './settings';
 
@@ -169,25 +168,5 @@ function Part({ title, hint, children }: { title: string; hint?: string; childre
         </Typography>
       )}
     </Box>
-  );
-}
-
-interface PickProps {
-  label: string;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  disabled?: boolean;
-  onPick: (value: string) => void;
-}
-
-function Pick({ label, value, options, disabled, onPick }: PickProps) {
-  return (
-    <TextField select fullWidth label={label} value={value} disabled={disabled} onChange={({ target }) => onPick(target.value)}>
-      {options.map(([each, words]) => (
-        <MenuItem key={each} value={each}>
-          {words}
-        </MenuItem>
-      ))}
-    </TextField>
   );
 }
