@@ -1,6 +1,6 @@
 import { beforeAll, expect, test } from 'vitest';
 import { makeDrill } from '@/core/drill/drill';
-import { ready, usualRule } from '@/core/drill/rule';
+import { ready, renewed, usualRule } from '@/core/drill/rule';
 import { familyNamed } from '@/core/drill/registry';
 import { openSession, setUpWorkshop } from './door';
 import { openAssignments, setAssignment } from './assignments';
@@ -35,6 +35,22 @@ test('a drill is kept as its rule and makes the same bars again; kept under the 
   expect(ready(kept!.rule).ok).toBe(true);
   await here.as(token, (db) => keepDrill(db, teacher, { name: 'Between, two of them', tags: [], rule: { ...rule, goal: 99 } }));
   expect((await here.as(token, drills)).map((one) => one.rule.goal)).toEqual([99]);
+});
+
+test('a drill that was kept by an older Mochila is read with what is usual now, and is made anew', async () => {
+  const old = { version: 1, family: 'placement', generator: 1, params: { limb: 'left hand' }, picked: [3] };
+  await here.owner.query('insert into drill (workshop_id, made_by, name, family, rule) values ($1, $2, $3, $4, $5)', [
+    teacher.workshop_id,
+    teacher.id,
+    'Old planks',
+    'placement',
+    JSON.stringify(old),
+  ]);
+  const kept = (await here.as(token, drills)).find(({ name }) => name === 'Old planks')!;
+  expect(kept).toMatchObject({ tags: [], rule: { click: 'counts', repeats: 1, order: 'easy to hard', picked: [3] } });
+  const { rule: now, anew } = renewed(kept.rule);
+  expect([anew, now.picked, makeDrill(now).ok]).toEqual([true, undefined, true]);
+  await here.as(token, (db) => dropDrill(db, kept.id));
 });
 
 test('drills are the teacher’s: a student sees, keeps and drops none', async () => {

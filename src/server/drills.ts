@@ -1,5 +1,5 @@
 import { makeDrill } from '@/core/drill/drill';
-import type { Rule } from '@/core/drill/rule';
+import { ruleShape, type Rule } from '@/core/drill/rule';
 import { writeOut } from '@/core/drill/written';
 import { ok, type Result } from '@/core/result';
 import type { Level } from '@/core/take/figures';
@@ -15,13 +15,18 @@ export interface KeptDrill {
   rule: Rule;
 }
 
+type DrillRow = Omit<KeptDrill, 'rule'> & { rule: unknown };
+
+/** What a rule did not say yet when it was kept is as usual. */
+const read = (row: DrillRow): KeptDrill => ({ ...row, rule: ruleShape.parse(row.rule) });
+
 /** The workshop's drills by name. */
 export async function drills(db: Db): Promise<KeptDrill[]> {
-  return (await db.query<KeptDrill>('select id, name, tags, rule from drill order by lower(name), id')).rows;
+  return (await db.query<DrillRow>('select id, name, tags, rule from drill order by lower(name), id')).rows.map(read);
 }
 
 export async function drill(db: Db, id: string): Promise<KeptDrill | undefined> {
-  return (await db.query<KeptDrill>('select id, name, tags, rule from drill where id = $1', [id])).rows[0];
+  return (await db.query<DrillRow>('select id, name, tags, rule from drill where id = $1', [id])).rows.map(read)[0];
 }
 
 /** Keeps a drill under a name; one of that name gets the new rule and tags. Gives its id. */
