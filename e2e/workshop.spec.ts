@@ -59,6 +59,8 @@ test('the teacher adds a student and sets a groove; the student finds it on Toda
 
   await page.getByLabel('Groove or drill').click();
   await page.getByRole('option', { name: /Slow crossing/ }).click();
+  // The tempo is the groove's own until another is typed.
+  await expect(page.getByLabel('Tempo, bpm')).toHaveValue('72');
   await page.getByLabel('Tempo, bpm').fill('1000');
   await page.getByLabel('Why, or what to listen for').fill('Hear the foot under the hat.');
   await page.getByRole('button', { name: 'Set it' }).click();

@@ -3,7 +3,7 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useActionState } from 'react';
+import { useActionState, useState } from 'react';
 import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
@@ -19,6 +19,9 @@ interface AssignmentFormProps {
 
 export function AssignmentForm({ student, choices, chosen }: AssignmentFormProps) {
   const first = choices.find(({ value }) => value === chosen) ?? choices[0];
+  const [picked, setPicked] = useState(first?.value);
+  // Tempo and click begin with what is usual for what is picked.
+  const one = choices.find(({ value }) => value === picked);
   const [state, action, busy] = useActionState(setAssignmentAction, EMPTY_FORM);
   return (
     <Box
@@ -33,17 +36,12 @@ export function AssignmentForm({ student, choices, chosen }: AssignmentFormProps
         name="groove"
         label="Groove or drill"
         defaultValue={first?.value}
+        onChange={({ target }) => setPicked(target.value)}
         options={choices}
         sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' } }}
       />
-      <Field
-        state={state}
-        name="tempo"
-        label="Tempo, bpm"
-        defaultValue={first ? String(first.tempo) : ''}
-        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-      />
-      <Field state={state} name="click" label="Click on" defaultValue={first?.click ?? 'counts'} options={CLICK_PLAN_NAMES} />
+      <Field state={state} name="tempo" label="Tempo, bpm" defaultValue={one ? String(one.tempo) : ''} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
+      <Field state={state} name="click" label="Click on" defaultValue={one?.click ?? 'counts'} options={CLICK_PLAN_NAMES} />
       <Field state={state} name="minutes" label="Minutes a day" defaultValue="15" slotProps={{ htmlInput: { inputMode: 'numeric' } }} />
       <Field state={state} name="reason" label="Why, or what to listen for" multiline minRows={2} sx={{ gridColumn: '1 / -1' }} />
       <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 2, alignItems: 'center' }}>
