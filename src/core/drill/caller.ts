@@ -26,7 +26,7 @@ export interface Calling {
   seed: number;
 }
 
-/** What is said in the bar before a bar of the groove, word by word. */
+/** What is said in the bar before a bar of the groove, word by word; nothing where an exercise is not called by its places. */
 export interface Call {
   bar: number;
   words: readonly string[];
@@ -50,6 +50,6 @@ export function called({ groove, parts }: Written, { range, pace, calls, seed }:
   return {
     groove: { ...groove, bars: [...through(0), ...drawn.flatMap(({ from }) => through(from))] },
     parts: drawn.map((part, index): Part => ({ ...part, from: pace * (index + 1), times: pace })),
-    calls: drawn.map((part, index) => ({ bar: pace * (index + 1), words: partSaid(part, groove, school).split(/[\s,]+/) })),
+    calls: drawn.map((part, index) => ({ bar: pace * (index + 1), words: part.places.length ? partSaid(part, groove, school).split(/[\s,]+/) : [] })),
   };
 }

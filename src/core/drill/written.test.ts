@@ -87,6 +87,16 @@ describe('the caller', () => {
     expect(called(whole.value, { ...all, seed: 10 }, school).calls).not.toEqual(calls);
   });
 
+  test('what is not named by its places is shown and not said', () => {
+    const accents = rule('accents', { accents: 2 }, { caller: { pace: 1, calls: 4 } });
+    const made = makeDrill(accents);
+    const out = made.ok && writeOut(made.value, accents, 'Accents');
+    if (!out || !out.ok) throw new Error('none');
+    const { parts, calls } = called(out.value, { ...all, range: [0, 1, 2] }, school);
+    expect(calls.every(({ words }) => words.length === 0)).toBe(true);
+    expect(partSaid(parts[0]!, out.value.groove, school)).toMatch(/^2 in 4: \d \d$/);
+  });
+
   test('only places of the range are called; never more bars than a groove holds', () => {
     const { parts } = called(whole.value, { ...all, range: [2, 5] }, school);
     expect(new Set(parts.map(({ places }) => places[0]))).toEqual(new Set(['1/8', '5/16']));

@@ -50,7 +50,7 @@ export const accents = family<Params>({
   trains: ({ accents: high, among, walking }) =>
     walking
       ? `One accent walks through ${among} strokes while the line stays unbroken.`
-      : `${high} accents among ${among} strokes: high ones and low ones by the height of the stick.`,
+      : `${high} ${high === 1 ? 'accent' : 'accents'} among ${among} strokes: high ones and low ones by the height of the stick.`,
   total: (params, ground) => {
     const { figure, accents: high, among, walking, sticking } = params;
     const wrong = unfit(figure, ground);
@@ -86,7 +86,7 @@ export const accents = family<Params>({
       return [...line, ...beside.map(later)];
     }).flat();
     return {
-      say: places.map((place) => place + 1).join(' '),
+      say: `${places.length} in ${among}: ${places.map((place) => place + 1).join(' ')}`,
       bars: bars * rounds,
       strokes,
       alone: true,
