@@ -53,7 +53,7 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
   const [rule, setRule] = useState<Rule>(() => (weakness ? drillFor(weakness) : usualRule(FAMILIES[0]!)));
   const family = familyNamed(rule.family)!;
   const parameters = useMemo(() => parametersOf(family), [family]);
-  const { made, share, stop } = useDrill(rule, school, limits);
+  const { made, share, stopped, stop } = useDrill(rule, school, limits);
   const [say, setSay] = useState<string>();
   // A rule that makes nothing leaves the last drill standing, so that nothing jumps while one types.
   const [shown, setShown] = useState<Drill>();
@@ -180,7 +180,7 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
             name={name}
             tags={tags}
             rule={rule}
-            makes={Boolean(made?.ok)}
+            makes={Boolean(made?.ok) && !stopped}
             unplayable={unplayable[0]}
             students={students}
             taken={name.trim() !== opened && kept.some((one) => one.name === name.trim())}
@@ -191,7 +191,11 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
           <Box sx={{ minHeight: 62, mb: 1 }}>
             {shown && <Typography sx={{ fontSize: '1.1rem' }}>{shown.trains}</Typography>}
             <Typography role="status" color="textSecondary">
-              {problems.length ? 'This rule makes nothing; below is what the last one made.' : shown?.said}
+              {stopped
+                ? 'Stopped. Below is what was made before; change anything to make it again.'
+                : problems.length
+                  ? 'This rule makes nothing; below is what the last one made.'
+                  : shown?.said}
             </Typography>
             {rule.picked && (
               <Button size="small" onClick={() => change({ picked: undefined })}>

@@ -93,7 +93,9 @@ export function DraggedRow({ exercise, place, school }: Pick<ExerciseRowProps, '
       aria-hidden
       sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 2, p: 1.5, boxShadow: 4, maxHeight: 260, overflow: 'hidden' }}
     >
-      <Heading exercise={exercise} number={place + 1} />
+      <Box sx={{ display: 'flex', alignItems: 'center', columnGap: 1, mb: 0.5 }}>
+        <Heading exercise={exercise} number={place + 1} />
+      </Box>
       <Strip groove={exercise.groove} school={school} size="glance" />
     </Box>
   );

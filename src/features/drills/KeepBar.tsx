@@ -113,7 +113,7 @@ export function KeepBar({ name, tags, rule, makes, unplayable, students, taken, 
           severity="warning"
           role="alert"
           action={
-            <Button color="inherit" onClick={() => keep(asking.then, true)}>
+            <Button color="inherit" onClick={() => keep(asking.then, true)} sx={{ whiteSpace: 'nowrap' }}>
               Replace it
             </Button>
           }

@@ -13,6 +13,8 @@ export interface Making {
   made?: Result<Drill>;
   /** How much of the next is done, while it is on its way. */
   share?: number;
+  /** The last one that was begun was stopped, so `made` is of a rule before it. */
+  stopped: boolean;
   stop: () => void;
 }
 
@@ -20,6 +22,7 @@ export interface Making {
 export function useDrill(rule: Rule, school: School, limits: Limits): Making {
   const [made, setMade] = useState<Result<Drill>>();
   const [working, setWorking] = useState<{ worker: Worker; share: number }>();
+  const [stopped, setStopped] = useState<unknown>();
   useEffect(() => {
     const worker = new Worker(new URL('./drill.worker.ts', import.meta.url));
     worker.onmessage = ({ data }: MessageEvent<DrillAnswer>) => {
@@ -36,6 +39,7 @@ export function useDrill(rule: Rule, school: School, limits: Limits): Making {
   const stop = () => {
     working?.worker.terminate();
     setWorking(undefined);
+    setStopped(rule);
   };
-  return { made, share: working?.share, stop };
+  return { made, share: working?.share, stopped: stopped === rule, stop };
 }
