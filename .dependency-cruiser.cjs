@@ -1,6 +1,10 @@
 /** Arrows point one way: app → features → ui, sound, server → core; the core points at nothing of ours. */
 const only = (name, from, allowed, comment) => ({
-  name, comment, severity: 'error', from: { path: `^src/${from}/` }, to: { path: '^src/', pathNot: [`^src/${from}/`, ...allowed.map((one) => `^src/${one}/`)] },
+  name,
+  comment,
+  severity: 'error',
+  from: { path: `^src/${from}/` },
+  to: { path: '^src/', pathNot: [`^src/${from}/`, ...allowed.map((one) => `^src/${one}/`)] },
 });
 
 module.exports = {
@@ -11,14 +15,30 @@ module.exports = {
     only('ui-asks-core', 'ui', ['core'], ''),
     only('features-stay-below-app', 'features', ['core', 'sound', 'server', 'ui'], ''),
     {
-      name: 'features-apart', severity: 'error', comment: 'What two features share moves down a floor.',
-      from: { path: '^src/features/([^/]+)/' }, to: { path: '^src/features/', pathNot: '^src/features/$1/' },
+      name: 'features-apart',
+      severity: 'error',
+      comment: 'What two features share moves down a floor.',
+      from: { path: '^src/features/([^/]+)/' },
+      to: { path: '^src/features/', pathNot: '^src/features/$1/' },
     },
     {
-      name: 'core-needs-little', severity: 'error', comment: 'Pure TypeScript: Zod for shapes, nothing of React, Node or the browser. Tests may bring their tools.',
-      from: { path: '^src/core/', pathNot: '(\\.test\\.ts$|/testing/)' }, to: { dependencyTypes: ['npm', 'npm-dev', 'npm-peer', 'core'], pathNot: 'node_modules/zod/' },
+      name: 'core-needs-little',
+      severity: 'error',
+      comment: 'Pure TypeScript: Zod for shapes, nothing of React, Node or the browser. Tests may bring their tools.',
+      from: { path: '^src/core/', pathNot: '(\\.test\\.ts$|/testing/)' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'npm-peer', 'core'], pathNot: 'node_modules/zod/' },
     },
-    { name: 'no-circles', severity: 'error', from: { path: '^src/' }, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: { path: '^src/' },
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
   ],
-  options: { doNotFollow: { path: 'node_modules' }, tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.json' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'] } },
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'] },
+  },
 };

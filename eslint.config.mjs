@@ -2,7 +2,17 @@ import next from 'eslint-config-next/core-web-vitals';
 import typescript from 'eslint-config-next/typescript';
 
 const config = [
-  { ignores: ['.next*/**', '.data/**', 'public/worklets/**', 'next-env.d.ts', 'coverage/**', 'playwright-report/**', 'test-results/**'] },
+  {
+    ignores: [
+      '.next*/**',
+      '.data/**',
+      'public/worklets/**',
+      'next-env.d.ts',
+      'coverage/**',
+      'playwright-report/**',
+      'test-results/**',
+    ],
+  },
   ...next,
   ...typescript,
   {
@@ -16,8 +26,22 @@ const config = [
   {
     files: ['src/core/**/*.ts'],
     rules: {
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
-      'no-restricted-globals': ['error', 'window', 'document', 'performance', 'process', 'setTimeout', 'localStorage', 'crypto', 'fetch'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Date', property: 'now' },
+      ],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'performance',
+        'process',
+        'setTimeout',
+        'localStorage',
+        'crypto',
+        'fetch',
+      ],
     },
   },
   { files: ['scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },

@@ -7,7 +7,16 @@ export default defineConfig({
   test: {
     projects: [
       // A machine that is busy with others takes its time.
-      { resolve: { alias }, test: { name: 'unit', include: ['src/**/*.test.ts'], exclude: ['src/server/**'], environment: 'node', testTimeout: 60_000 } },
+      {
+        resolve: { alias },
+        test: {
+          name: 'unit',
+          include: ['src/**/*.test.ts'],
+          exclude: ['src/server/**'],
+          environment: 'node',
+          testTimeout: 60_000,
+        },
+      },
       {
         resolve: { alias },
         // A real server is asked, and two of these files start clusters: generous, and one file at a time.

@@ -4,7 +4,12 @@ import { ready, usualRule } from '../src/core/drill/rule';
 import { FAMILIES, familyNamed } from '../src/core/drill/registry';
 import { medianMs, printTable } from './table';
 
-const every = usualRule(familyNamed('between')!, { params: { where: 'every combination' }, ostinato: '', parts: 4, most: 1000 });
+const every = usualRule(familyNamed('between')!, {
+  params: { where: 'every combination' },
+  ostinato: '',
+  parts: 4,
+  most: 1000,
+});
 const countMs = medianMs(() => void ready(every));
 const makeMs = medianMs(() => void makeDrill(every), 3);
 const drill = makeDrill(every);
@@ -12,7 +17,16 @@ if (!drill.ok) throw new Error('nothing made');
 printTable(
   'drills: every pattern of 16 slots',
   ['patterns counted', 'ms to count', 'looked at', 'made and scored', 'ms to make', 'bars a second'],
-  [[drill.value.total, countMs, 5000, drill.value.exercises.length, makeMs, drill.value.exercises.length / (makeMs / 1000)]],
+  [
+    [
+      drill.value.total,
+      countMs,
+      5000,
+      drill.value.exercises.length,
+      makeMs,
+      drill.value.exercises.length / (makeMs / 1000),
+    ],
+  ],
 );
 
 printTable(

@@ -22,7 +22,9 @@ const full = {
   bars: Array.from({ length: 8 }, () => ({
     meter: { beats: 4, unit: 4 },
     cells: Array.from({ length: 4 }, () => ({ counts: 1, parts: 8 })),
-    strokes: Array.from({ length: 32 }, (_, slot) => LIMBS.map(([limb, surface]) => ({ limb, surface, at: fraction(slot), height: 'tap' }))).flat(),
+    strokes: Array.from({ length: 32 }, (_, slot) =>
+      LIMBS.map(([limb, surface]) => ({ limb, surface, at: fraction(slot), height: 'tap' })),
+    ).flat(),
   })),
 };
 function fraction(slot) {
@@ -47,7 +49,10 @@ try {
   await page.waitForURL(/bench/);
   const id = page.url().split('/').at(-1);
   // A draft of an edit that did not reach the server is what the bench opens with.
-  await page.evaluate(([key, draft]) => localStorage.setItem(key, draft), [`mochila draft ${id}`, JSON.stringify({ from: 1, groove: full })]);
+  await page.evaluate(
+    ([key, draft]) => localStorage.setItem(key, draft),
+    [`mochila draft ${id}`, JSON.stringify({ from: 1, groove: full })],
+  );
   await page.reload();
   const strip = page.getByRole('application', { name: /^Strip/ });
   await page.locator('[data-stave-bar="7"] svg').waitFor();
@@ -107,15 +112,21 @@ try {
     after.push([edits, await heap()]);
   }
 
-  console.log(`\nediting: ${EDITS} strokes raised and lowered by key, 8 bars of 32nds on four limbs (frame: 16.7 ms)\n`);
+  console.log(
+    `\nediting: ${EDITS} strokes raised and lowered by key, 8 bars of 32nds on four limbs (frame: 16.7 ms)\n`,
+  );
   console.log('| from key press to | median ms | 95 % below ms | frames |\n| --- | ---: | ---: | ---: |');
   for (const [name, values] of [
     ['strip worked out and laid out', times.worked],
     ['strip painted', times.painted],
     ['stave painted', times.stave],
   ])
-    console.log(`| ${name} | ${median(values).toFixed(1)} | ${high(values).toFixed(1)} | ${(median(values) / 16.7).toFixed(1)} |`);
-  console.log('\nediting: memory of the page, garbage collected (the last 200 steps can be undone)\n\n| edits | MB |\n| ---: | ---: |');
+    console.log(
+      `| ${name} | ${median(values).toFixed(1)} | ${high(values).toFixed(1)} | ${(median(values) / 16.7).toFixed(1)} |`,
+    );
+  console.log(
+    '\nediting: memory of the page, garbage collected (the last 200 steps can be undone)\n\n| edits | MB |\n| ---: | ---: |',
+  );
   for (const [edits, size] of [[0, before], ...after]) console.log(`| ${edits} | ${size.toFixed(1)} |`);
 } finally {
   await browser?.close();

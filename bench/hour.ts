@@ -32,7 +32,13 @@ const strokes = slotsOfBar(meter, 'numbers', cells).map(({ at }, index) => ({
   at,
   height: 'tap' as const,
 }));
-const groove: Groove = { version: 1, title: 'Sixteenths', reading: 'numbers', tempo: 96, bars: [{ meter, cells, strokes }] };
+const groove: Groove = {
+  version: 1,
+  title: 'Sixteenths',
+  reading: 'numbers',
+  tempo: 96,
+  bars: [{ meter, cells, strokes }],
+};
 
 /** The player's own mixer and clock, with time that the benchmark moves. */
 class SimulatedPlayer {
@@ -51,7 +57,11 @@ class SimulatedPlayer {
     for (const voice of voices) {
       if (this.known.has(voice)) continue;
       this.known.add(voice);
-      this.mixer.addVoice(voice, isSpoken(voice) ? new Float32Array(3000).fill(0.1) : renderVoice(voice, RATE), isSpoken(voice) ? 1000 : 0);
+      this.mixer.addVoice(
+        voice,
+        isSpoken(voice) ? new Float32Array(3000).fill(0.1) : renderVoice(voice, RATE),
+        isSpoken(voice) ? 1000 : 0,
+      );
     }
   }
   async start(sounds: readonly Sounding[], firstMs: number) {
@@ -61,7 +71,9 @@ class SimulatedPlayer {
   }
   replaceFrom(sounds: readonly Sounding[], ms: number) {
     this.mixer.cue(
-      sounds.filter((sound) => sound.ms >= ms).map((sound) => ({ frame: frameAt(sound.ms, -this.zero, RATE), voice: sound.voice })),
+      sounds
+        .filter((sound) => sound.ms >= ms)
+        .map((sound) => ({ frame: frameAt(sound.ms, -this.zero, RATE), voice: sound.voice })),
       Number.isFinite(ms) ? frameAt(ms, -this.zero, RATE) : undefined,
     );
   }
@@ -85,11 +97,20 @@ const measure = (minutes: number) => {
   collect();
   rows.push([Math.round(minutes), process.memoryUsage().heapUsed / 1e6, process.memoryUsage().arrayBuffers / 1e6]);
 };
-const settings = { ...firstSettings(groove), length: { minutes: 5 }, count: CLICK_PLANS.counts, player: 'uneven' as const };
+const settings = {
+  ...firstSettings(groove),
+  length: { minutes: 5 },
+  count: CLICK_PLANS.counts,
+  player: 'uneven' as const,
+};
 measure(0);
 let minutes = 0;
 for (let take = 0; take < TAKES; take++) {
-  const performance = await Performance.start(player as unknown as Player, { groove, school: SCHOOLS[0], voices: {} }, settings);
+  const performance = await Performance.start(
+    player as unknown as Player,
+    { groove, school: SCHOOLS[0], voices: {} },
+    settings,
+  );
   let bar = -1;
   while (!performance.over) {
     player.advance();
@@ -104,4 +125,8 @@ for (let take = 0; take < TAKES; take++) {
   minutes += done.playedMs / 60_000;
   measure(minutes);
 }
-printTable('an hour of simulated playing: what is in memory after each take', ['minutes played', 'heap MB', 'samples MB'], rows);
+printTable(
+  'an hour of simulated playing: what is in memory after each take',
+  ['minutes played', 'heap MB', 'samples MB'],
+  rows,
+);

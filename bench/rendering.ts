@@ -22,7 +22,12 @@ const groove: Groove = {
     {
       meter,
       cells,
-      strokes: slotsOfBar(meter, 'numbers', cells).map(({ at }, index) => ({ limb: LIMBS[index % 4]!, surface: 'snare' as const, at, height: 'tap' as const })),
+      strokes: slotsOfBar(meter, 'numbers', cells).map(({ at }, index) => ({
+        limb: LIMBS[index % 4]!,
+        surface: 'snare' as const,
+        at,
+        height: 'tap' as const,
+      })),
     },
   ],
 };
@@ -56,12 +61,15 @@ function frameOf(place: { n: number; d: number }, rate: number): number {
 const rows = [44_100, 48_000].map((rate) => {
   const rendering: Rendering = { sounds, startMs: timed.startMs, endMs: timed.endMs, rate };
   // Straight from the place in whole notes, by another way than the milliseconds that are played.
-  const due = [...new Set(timed.sounds.map((sound) => frameOf(sound.at, rate) - frameOf({ n: -7, d: 8 }, rate)).map(Math.round))].sort((a, b) => a - b);
+  const due = [
+    ...new Set(timed.sounds.map((sound) => frameOf(sound.at, rate) - frameOf({ n: -7, d: 8 }, rate)).map(Math.round)),
+  ].sort((a, b) => a - b);
   let frame = 0;
   let found = 0;
   let worst = 0;
   for (const block of blocksOf(rendering, () => ({ samples: new Float32Array([0.001]), lead: 0 }))) {
-    for (let index = 0; index < block.length; index++) if (block[index] !== 0) worst = Math.max(worst, Math.abs(frame + index - due[found++]!));
+    for (let index = 0; index < block.length; index++)
+      if (block[index] !== 0) worst = Math.max(worst, Math.abs(frame + index - due[found++]!));
     frame += block.length;
   }
   const began = performance.now();

@@ -14,4 +14,8 @@ const rows = [1, 8, 64, 512].map((rounds) => {
   const swung = medianMs(() => schedule({ ...run, swing: { value: '16th', ratio: '2' } }));
   return [rounds, events, straight, (1000 * events) / straight, swung, (1000 * events) / swung];
 });
-printTable('schedule: 16ths on four limbs, a click on every slot', ['bars', 'events', 'straight ms', 'events/s', 'swung ms', 'events/s'], rows);
+printTable(
+  'schedule: 16ths on four limbs, a click on every slot',
+  ['bars', 'events', 'straight ms', 'events/s', 'swung ms', 'events/s'],
+  rows,
+);

@@ -36,12 +36,33 @@ try {
     await page.waitForTimeout(500);
     const still = await frames(page, 0);
     const moved = await frames(page, STEP);
-    rows.push([many, moved.pixels, moved.drawn, still.median, moved.median, moved.high, moved.worst, moved.median / still.median]);
+    rows.push([
+      many,
+      moved.pixels,
+      moved.drawn,
+      still.median,
+      moved.median,
+      moved.high,
+      moved.worst,
+      moved.median / still.median,
+    ]);
   }
-  const head = ['exercises', 'pixels scrolled', 'most drawn', 'frame at rest', 'frame, median', '95th of 100', 'worst', 'times at rest'];
+  const head = [
+    'exercises',
+    'pixels scrolled',
+    'most drawn',
+    'frame at rest',
+    'frame, median',
+    '95th of 100',
+    'worst',
+    'times at rest',
+  ];
   console.log('\nscrolling: exercises of the drill maker, frames in ms\n');
   console.log(`| ${head.join(' | ')} |\n| ${head.map(() => '---:').join(' | ')} |`);
-  for (const row of rows) console.log(`| ${row.map((value, column) => (column < 3 ? value.toLocaleString('en') : value.toFixed(1))).join(' | ')} |`);
+  for (const row of rows)
+    console.log(
+      `| ${row.map((value, column) => (column < 3 ? value.toLocaleString('en') : value.toFixed(1))).join(' | ')} |`,
+    );
   console.log();
 } finally {
   await browser?.close();

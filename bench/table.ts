@@ -2,7 +2,9 @@
 export function printTable(title: string, heads: string[], rows: (string | number)[][]): void {
   console.log(`\n${title}\n\n| ${heads.join(' | ')} |\n|${heads.map(() => ' ---: |').join('')}`);
   for (const row of rows)
-    console.log(`| ${row.map((cell) => (typeof cell === 'number' ? cell.toLocaleString('en', { maximumFractionDigits: 2 }) : cell)).join(' | ')} |`);
+    console.log(
+      `| ${row.map((cell) => (typeof cell === 'number' ? cell.toLocaleString('en', { maximumFractionDigits: 2 }) : cell)).join(' | ')} |`,
+    );
 }
 
 /** The median time of several runs, in milliseconds, after one that warms up. */

@@ -16,7 +16,9 @@ async function newGroove(page: Page, title: string): Promise<void> {
   await expect(page.getByRole('heading', { name: title, level: 1 })).toBeVisible();
 }
 
-test('two bars by the keyboard only: placed, raised, divided, undone, saved and there after a reload', async ({ page }) => {
+test('two bars by the keyboard only: placed, raised, divided, undone, saved and there after a reload', async ({
+  page,
+}) => {
   const wrong = complaints(page);
   await newGroove(page, 'By keys');
   await strip(page).focus();
@@ -24,7 +26,9 @@ test('two bars by the keyboard only: placed, raised, divided, undone, saved and 
     for (const key of keys) await page.keyboard.press(key);
   };
   await press('Enter', '+', 'ArrowRight', 'ArrowRight', 'Enter');
-  await expect(lane(page, 'right hand')).toHaveText('right hand: count 1 accent on closed hat, the & of 1 accent on closed hat.');
+  await expect(lane(page, 'right hand')).toHaveText(
+    'right hand: count 1 accent on closed hat, the & of 1 accent on closed hat.',
+  );
   await press('-', 'ArrowDown', 'Control+ArrowRight', 'Enter', 'f');
   await expect(lane(page, 'left hand')).toHaveText('left hand: count 2 tap flam on snare.');
   await press('Control+ArrowRight', '3', 'ArrowRight', 'Enter');
@@ -50,7 +54,9 @@ test('two bars by the keyboard only: placed, raised, divided, undone, saved and 
   expect(wrong).toEqual([]);
 });
 
-test('by typing only: shown pale, placed by Enter, a wrong word is told and mended with one touch', async ({ page }) => {
+test('by typing only: shown pale, placed by Enter, a wrong word is told and mended with one touch', async ({
+  page,
+}) => {
   await newGroove(page, 'By words');
   const say = page.getByLabel('Say it');
   await say.fill('hat 8ths; snare loud 2 and 4; kick 1 and the a of 3');
@@ -74,7 +80,9 @@ test('by typing only: shown pale, placed by Enter, a wrong word is told and mend
   await saved(page);
 });
 
-test('by pointer: click places, a drag is height, a second click takes out; a finer grid names what it would lose', async ({ page }) => {
+test('by pointer: click places, a drag is height, a second click takes out; a finer grid names what it would lose', async ({
+  page,
+}) => {
   await newGroove(page, 'By pointer');
   const box = (await strip(page).boundingBox())!;
   // The fourth lane of four, somewhere near a slot: wherever it lands, one stroke of the left foot is there.
@@ -138,7 +146,11 @@ test('beat arithmetic: values at this tempo, when a cell comes round, this note 
   await page.getByLabel('Tempo').press('Enter');
   await page.getByRole('button', { name: 'Beat arithmetic at 90' }).click();
   await expect(page.getByRole('row', { name: /^quarter triplet/ })).toContainText('quarter triplet2/366.67444.42.25');
-  await expect(page.getByText('is 3/2 counts long; it meets a count again after 3 counts (2 cells), and 1 after 3 bars (8 cells).')).toBeVisible();
+  await expect(
+    page.getByText(
+      'is 3/2 counts long; it meets a count again after 3 counts (2 cells), and 1 after 3 bars (8 cells).',
+    ),
+  ).toBeVisible();
   await expect(page.getByText('The quarter then goes at 67.5 a minute.')).toBeVisible();
   await expect(page.getByText('1 only: 22.5, where most metronomes cannot be set')).toBeVisible();
   await expectAccessible(page);
@@ -151,7 +163,10 @@ test('beat arithmetic: values at this tempo, when a cell comes round, this note 
   await expect(page.getByLabel('Tempo', { exact: true })).toHaveValue('67.5');
 });
 
-test('two windows on one groove: the second is shown both and chooses, the other is kept as a copy', async ({ page, context }) => {
+test('two windows on one groove: the second is shown both and chooses, the other is kept as a copy', async ({
+  page,
+  context,
+}) => {
   await newGroove(page, 'Two windows');
   await saved(page);
   const other = await context.newPage();
@@ -228,7 +243,9 @@ test('the library: filters, a favourite, level and tags, put away and brought ba
   await expect(page.getByRole('heading', { name: 'Shelf test' }).first()).toBeVisible();
 });
 
-test('selected with Shift, copied, pasted into another bar; looped; a note of the stave selects its stroke', async ({ page }) => {
+test('selected with Shift, copied, pasted into another bar; looped; a note of the stave selects its stroke', async ({
+  page,
+}) => {
   const wrong = complaints(page);
   await newGroove(page, 'Selected');
   await page.getByLabel('Say it').fill('snare ghost e of 1, accent 2; kick 1');
@@ -243,7 +260,9 @@ test('selected with Shift, copied, pasted into another bar; looped; a note of th
   await expect(page.locator('[data-selection]')).toBeVisible();
   await press('Control+c', 'Control+ArrowLeft', 'PageDown', 'Control+v');
   await expect(page.getByText('3 strokes pasted.')).toBeVisible();
-  await expect(lane(page, 'left hand')).toContainText('the e of 1 in bar 2 ghost on snare, count 2 in bar 2 accent on snare');
+  await expect(lane(page, 'left hand')).toContainText(
+    'the e of 1 in bar 2 ghost on snare, count 2 in bar 2 accent on snare',
+  );
   await expect(lane(page, 'right foot')).toContainText('count 1 in bar 2 tap on kick');
   await press('Control+a', '-');
   await expect(lane(page, 'left hand')).toContainText('count 2 in bar 2 tap on snare');
@@ -270,7 +289,9 @@ test('selected with Shift, copied, pasted into another bar; looped; a note of th
   expect(wrong).toEqual([]);
 });
 
-test('by touch on a tablet: a tap places, Select takes two taps, the buttons do what the keys do', async ({ browser }) => {
+test('by touch on a tablet: a tap places, Select takes two taps, the buttons do what the keys do', async ({
+  browser,
+}) => {
   const page = await (await browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true })).newPage();
   await newGroove(page, 'By touch');
   const box = (await strip(page).boundingBox())!;

@@ -1,7 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose, comeInAs, complaints, expectAccessible, openRoom, playByKit } from './steps';
 
-test('a wish becomes exercises at once: counted, explained, heard, sent to the bench; what makes nothing is said', async ({ page }) => {
+test('a wish becomes exercises at once: counted, explained, heard, sent to the bench; what makes nothing is said', async ({
+  page,
+}) => {
   const wrong = complaints(page);
   await comeInAs(page, 'Oda');
   await page.getByRole('link', { name: 'Drills' }).click();
@@ -15,7 +17,9 @@ test('a wish becomes exercises at once: counted, explained, heard, sent to the b
   await page.getByRole('button', { name: /How it is played/ }).click();
   await page.getByRole('switch', { name: 'Leave out what is the same turned round' }).click();
   await expect(said.getByText('255 exercises, 35 of them different; 20 chosen evenly by difficulty.')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Exercise 1', exact: true })).toContainText(/Difficulty \d+: \d+ stroke/);
+  await expect(page.getByRole('region', { name: 'Exercise 1', exact: true })).toContainText(
+    /Difficulty \d+: \d+ stroke/,
+  );
 
   // Nothing is free under 16ths: it says so where it is, and the last drill stays.
   await page.getByLabel('The others keep').fill('hat 16ths');
@@ -57,7 +61,9 @@ test('of a thousand exercises only those in sight are drawn', async ({ page }) =
 
 const exercise = (page: Page, number: number) => page.getByRole('region', { name: `Exercise ${number}`, exact: true });
 
-test('a drill from the shelf is picked over, kept under a name with tags, and there after a reload', async ({ page }) => {
+test('a drill from the shelf is picked over, kept under a name with tags, and there after a reload', async ({
+  page,
+}) => {
   await comeInAs(page, 'Oda');
   await page.goto('/drills');
   await page.getByRole('button', { name: 'Shelf', exact: true }).click();
@@ -141,7 +147,9 @@ test('bars follow the slider while it moves; how it is played stays with what wa
   await expect(page.getByRole('button', { name: 'Practise', exact: true })).toBeDisabled();
 });
 
-test('a drill of a groove: displaced, in other notes, built up, accented, its hardest bar; and over one', async ({ page }) => {
+test('a drill of a groove: displaced, in other notes, built up, accented, its hardest bar; and over one', async ({
+  page,
+}) => {
   const wrong = complaints(page);
   await comeInAs(page, 'Oda');
   await page.goto('/grooves');
@@ -212,7 +220,10 @@ test('a drill for what slips: said by the teacher, or taken over from a take', a
   await expect(exercise(page, 1)).toBeVisible();
 });
 
-test('a drill is set for a student, who practises it exercise by exercise; its bars stay when the drill is changed', async ({ page, browser }) => {
+test('a drill is set for a student, who practises it exercise by exercise; its bars stay when the drill is changed', async ({
+  page,
+  browser,
+}) => {
   test.slow();
   await comeInAs(page, 'Oda');
   await page.goto('/drills');
@@ -263,7 +274,9 @@ test('a drill is set for a student, who practises it exercise by exercise; its b
   expect(wrong).toEqual([]);
 });
 
-test('the caller: places at random, each shown in the bar before it, and the take is judged by what was called', async ({ page }) => {
+test('the caller: places at random, each shown in the bar before it, and the take is judged by what was called', async ({
+  page,
+}) => {
   test.slow();
   const wrong = complaints(page);
   await comeInAs(page, 'Jonte');
@@ -283,7 +296,8 @@ test('the caller: places at random, each shown in the bar before it, and the tak
   const places = page.getByRole('group', { name: 'Exercises' });
   await expect(places.getByRole('button', { name: 'The ka of 1' })).toBeVisible();
   for (const count of [1, 2, 3, 4])
-    for (const syllable of ['di', 'ka', 'mi']) await places.getByRole('button', { name: `The ${syllable} of ${count}`, exact: true }).click();
+    for (const syllable of ['di', 'ka', 'mi'])
+      await places.getByRole('button', { name: `The ${syllable} of ${count}`, exact: true }).click();
   await expect(page.getByRole('button', { name: '4 of 16 exercises' })).toBeVisible();
   await choose(page, 'A new one every', '1 bar');
   await choose(page, 'How many', '8 calls');
@@ -293,7 +307,9 @@ test('the caller: places at random, each shown in the bar before it, and the tak
   await page.evaluate(() => {
     const seen: string[] = ((window as unknown as { calls: string[] }).calls = []);
     new MutationObserver(() => {
-      const said = [...document.querySelectorAll('[role=status]')].map((one) => one.textContent).find((text) => text?.startsWith('next '));
+      const said = [...document.querySelectorAll('[role=status]')]
+        .map((one) => one.textContent)
+        .find((text) => text?.startsWith('next '));
       if (said && said !== seen.at(-1)) seen.push(said);
     }).observe(document.body, { childList: true, characterData: true, subtree: true });
   });

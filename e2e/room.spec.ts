@@ -88,7 +88,9 @@ test('a build-up brings the limbs in one after another, when clean and when aske
   await expect(page.getByText(/^0 of \d+$/).first()).toBeVisible();
 });
 
-test('wait for me: the strip waits for the right limbs, shows the wrong one, and offers a click after three clean rounds', async ({ page }) => {
+test('wait for me: the strip waits for the right limbs, shows the wrong one, and offers a click after three clean rounds', async ({
+  page,
+}) => {
   await comeInAs(page, 'Wendla');
   await openRoom(page);
   await practiseAs(page, 'Wait for me');
@@ -108,7 +110,9 @@ test('wait for me: the strip waits for the right limbs, shows the wrong one, and
   await expect(tempo(page)).toHaveValue('40');
 });
 
-test('back to back: straight and swung take turns and the screen says which; what cannot be is said', async ({ page }) => {
+test('back to back: straight and swung take turns and the screen says which; what cannot be is said', async ({
+  page,
+}) => {
   await comeInAs(page, 'Wendla');
   await openRoom(page);
   await practiseAs(page, 'Back to back');
@@ -135,7 +139,9 @@ test('back to back: straight and swung take turns and the screen says which; wha
   await expectAccessible(page);
 });
 
-test('the set-up: a spoken count that is too fast says so, layers are drawn, swing and lean are taken', async ({ page }) => {
+test('the set-up: a spoken count that is too fast says so, layers are drawn, swing and lean are taken', async ({
+  page,
+}) => {
   await comeInAs(page, 'Pim');
   await openRoom(page);
   await page.getByRole('button', { name: 'Set up' }).click();
@@ -165,14 +171,20 @@ test('the set-up: a spoken count that is too fast says so, layers are drawn, swi
   await expect(page.getByText('Kept in the log')).toBeVisible({ timeout: 60_000 });
 });
 
-test('to music: a file of one’s own is set up once, remembered by what it holds, slowed and played to', async ({ page }) => {
+test('to music: a file of one’s own is set up once, remembered by what it holds, slowed and played to', async ({
+  page,
+}) => {
   const wrong = complaints(page);
   await comeInAs(page, 'Pim');
   await openRoom(page);
   await practiseAs(page, 'To music');
   await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeDisabled();
   const file = page.getByLabel('Sound file');
-  await file.setInputFiles({ name: 'broken.mp3', mimeType: 'audio/mpeg', buffer: Buffer.from('this is no sound'.repeat(50)) });
+  await file.setInputFiles({
+    name: 'broken.mp3',
+    mimeType: 'audio/mpeg',
+    buffer: Buffer.from('this is no sound'.repeat(50)),
+  });
   await expect(page.getByText('“broken.mp3” cannot be decoded')).toBeVisible();
   const sound = { name: 'Evening crossing.wav', mimeType: 'audio/wav', buffer: clicksFile(9) };
   await file.setInputFiles(sound);
@@ -201,7 +213,9 @@ test('to music: a file of one’s own is set up once, remembered by what it hold
   expect(wrong).toEqual([]);
 });
 
-test('sound that is taken away, or not there, is said; what was played is kept and the next touch goes on', async ({ page }) => {
+test('sound that is taken away, or not there, is said; what was played is kept and the next touch goes on', async ({
+  page,
+}) => {
   await page.addInitScript(() => {
     const Real = window.AudioContext;
     const all: AudioContext[] = [];
@@ -214,7 +228,8 @@ test('sound that is taken away, or not there, is said; what was played is kept a
       }
     };
   });
-  const sounds = (what: 'suspend' | 'close') => page.evaluate((act) => (window as unknown as { sounds: AudioContext[] }).sounds.at(-1)![act](), what);
+  const sounds = (what: 'suspend' | 'close') =>
+    page.evaluate((act) => (window as unknown as { sounds: AudioContext[] }).sounds.at(-1)![act](), what);
   await comeInAs(page, 'Bertil');
   await openRoom(page);
   await page.evaluate(() => Object.assign(window, { deaf: true }));

@@ -57,7 +57,13 @@ test('a student’s address of another’s take, groove or page shows nothing', 
   await page.getByRole('button', { name: /Sign out/ }).click();
   await expect(page).toHaveURL(/sign-in$/);
   await comeInAs(page, 'Pim');
-  for (const path of [bertils!, '/takes/not-an-id', '/room/6f1f6a3e-0000-4000-8000-000000000000', '/room/x', '/nowhere']) {
+  for (const path of [
+    bertils!,
+    '/takes/not-an-id',
+    '/room/6f1f6a3e-0000-4000-8000-000000000000',
+    '/room/x',
+    '/nowhere',
+  ]) {
     const answer = await page.goto(path);
     expect(answer!.status(), path).toBe(404);
     await expect(page.getByText('There is nothing here')).toBeVisible();
@@ -71,7 +77,11 @@ test('the pages carry their policy, and health says that the database answers', 
   const headers = page.headers();
   expect(headers['content-security-policy']).toMatch(/script-src 'nonce-[^']+' 'strict-dynamic'/);
   expect(headers['content-security-policy']).toContain("frame-ancestors 'none'");
-  expect(headers).toMatchObject({ 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'same-origin' });
+  expect(headers).toMatchObject({
+    'x-content-type-options': 'nosniff',
+    'x-frame-options': 'DENY',
+    'referrer-policy': 'same-origin',
+  });
   expect(headers['x-powered-by']).toBeUndefined();
   const health = await request.get('/health');
   expect(health.status()).toBe(200);
@@ -83,7 +93,10 @@ test('what is sent to the server and cannot be kept is answered in words, never 
   expect(unsigned.status()).toBe(401);
   await comeInAs(page, 'Pim');
   const send = async (data: string, headers: Record<string, string> = {}) => {
-    const answer = await page.request.post('/api/takes', { data: Buffer.from(data), headers: { 'content-type': 'application/json', ...headers } });
+    const answer = await page.request.post('/api/takes', {
+      data: Buffer.from(data),
+      headers: { 'content-type': 'application/json', ...headers },
+    });
     return [answer.status(), ((await answer.json()) as { say: string }).say] as const;
   };
   const id = '6f1f6a3e-0000-4000-8000-000000000001';
@@ -92,7 +105,9 @@ test('what is sent to the server and cannot be kept is answered in words, never 
   expect(await send('{}', { origin: 'https://elsewhere.example' })).toEqual([403, 'This was sent from another site.']);
   expect(await send('{}', { 'content-type': 'text/plain' })).toEqual([415, 'Send JSON.']);
   expect((await send('{}'))[0]).toBe(422);
-  const many = await send(JSON.stringify({ ...frame, take: { version: 1, hits: Array.from({ length: 200_000 }, () => 0) } }));
+  const many = await send(
+    JSON.stringify({ ...frame, take: { version: 1, hits: Array.from({ length: 200_000 }, () => 0) } }),
+  );
   expect(many[0]).toBe(422);
   expect(many[1]).toContain('200,000 hits');
   expect((await send(JSON.stringify({ ...frame, take: 'x'.repeat(5_000_000) })))[0]).toBe(413);

@@ -37,9 +37,15 @@ export async function playByKit(page: Page, fault: string, rounds = 1): Promise<
 /** Nothing an accessibility checker would call a violation. */
 export async function expectAccessible(page: Page): Promise<void> {
   // A colour half-way through its transition is no colour of ours.
-  await page.evaluate(() => Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => undefined))));
+  await page.evaluate(() =>
+    Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => undefined))),
+  );
   const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.flatMap(({ id, nodes }) => nodes.map(({ html, failureSummary }) => `${page.url()} ${id}: ${html} ${failureSummary}`))).toEqual([]);
+  expect(
+    violations.flatMap(({ id, nodes }) =>
+      nodes.map(({ html, failureSummary }) => `${page.url()} ${id}: ${html} ${failureSummary}`),
+    ),
+  ).toEqual([]);
 }
 
 /** Gathers what the page complains about; a test ends by expecting nothing. */

@@ -2,7 +2,10 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { choose, comeInAs, complaints, expectAccessible, openRoom, playByKit } from './steps';
 
-test('a student plays a groove by the simulated kit, and the teacher sees the same picture', async ({ page, browser }) => {
+test('a student plays a groove by the simulated kit, and the teacher sees the same picture', async ({
+  page,
+  browser,
+}) => {
   const wrong = complaints(page);
   await comeInAs(page, 'Wendla');
   await expect(page.getByText('Breathe out on 1')).toBeVisible();
@@ -18,7 +21,9 @@ test('a student plays a groove by the simulated kit, and the teacher sees the sa
   const verdict = await page.getByText(/The whole take sits/).innerText();
   const beads = await page
     .locator('[data-bead]')
-    .evaluateAll((all) => all.map((bead) => [bead.getAttribute('data-bead'), bead.getAttribute('x'), bead.getAttribute('y')]));
+    .evaluateAll((all) =>
+      all.map((bead) => [bead.getAttribute('data-bead'), bead.getAttribute('x'), bead.getAttribute('y')]),
+    );
   expect(beads).toHaveLength(24);
   const address = page.url();
 
@@ -35,7 +40,9 @@ test('a student plays a groove by the simulated kit, and the teacher sees the sa
   expect(
     await teacher
       .locator('[data-bead]')
-      .evaluateAll((all) => all.map((bead) => [bead.getAttribute('data-bead'), bead.getAttribute('x'), bead.getAttribute('y')])),
+      .evaluateAll((all) =>
+        all.map((bead) => [bead.getAttribute('data-bead'), bead.getAttribute('x'), bead.getAttribute('y')]),
+      ),
   ).toEqual(beads);
   expect(wrong).toEqual([]);
 });
@@ -161,7 +168,10 @@ test('what the room would play is saved as a sound file', async ({ page }) => {
   const dialog = page.getByRole('dialog', { name: 'Save as sound' });
   await expect(dialog.getByText(/2 rounds, click on .* MB \(WAV\)/)).toBeVisible();
   await expectAccessible(page);
-  const [download] = await Promise.all([page.waitForEvent('download'), dialog.getByRole('button', { name: 'Save it' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('button', { name: 'Save it' }).click(),
+  ]);
   expect(download.suggestedFilename()).toMatch(/^[\p{L} ]+ \d+\.wav$/u);
   const bytes = readFileSync(await download.path());
   expect(bytes.toString('latin1', 0, 4) + bytes.toString('latin1', 8, 12)).toBe('RIFFWAVE');

@@ -12,7 +12,9 @@ await main(async () => {
   const wanted = process.argv.slice(2);
   for (const file of files) {
     if (wanted.length && !wanted.includes(path.parse(file).name)) continue;
-    const { code } = await run(process.execPath, ['--expose-gc', '--import', 'tsx', path.join('bench', file)], { show: true });
+    const { code } = await run(process.execPath, ['--expose-gc', '--import', 'tsx', path.join('bench', file)], {
+      show: true,
+    });
     if (code !== 0) refuse(`The benchmark ${file} failed.`, 'Its words are above.');
   }
 });

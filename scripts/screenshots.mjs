@@ -4,11 +4,16 @@ import { chromium } from '@playwright/test';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:3000';
 const folder = path.join(import.meta.dirname, '../docs/screenshots');
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-gpu', '--autoplay-policy=no-user-gesture-required'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--disable-gpu', '--autoplay-policy=no-user-gesture-required'],
+});
 
 /** A page of somebody's, 1280×800 unless it says otherwise. */
 async function as(who, options = {}) {
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'no-preference', ...options })).newPage();
+  const page = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'no-preference', ...options })
+  ).newPage();
   await page.goto(`${address}/sign-in`);
   if (who) {
     await page.getByRole('button', { name: new RegExp(who) }).click();
@@ -72,7 +77,10 @@ await shoot(phone, 'room-phone-dark');
 const teacher = await as('Oda');
 await shoot(teacher, 'today-teacher');
 await teacher.goto(`${address}/grooves`);
-await teacher.getByRole('group', { name: /strip$/ }).first().waitFor();
+await teacher
+  .getByRole('group', { name: /strip$/ })
+  .first()
+  .waitFor();
 await shoot(teacher, 'grooves');
 await teacher.goto(`${address}/takes`);
 await shoot(teacher, 'log');

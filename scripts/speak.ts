@@ -56,12 +56,17 @@ function spoken(word: string, pitch: number) {
   const from = Math.max(0, samples.findIndex(heard) - Math.round(0.002 * rate));
   const to = Math.min(samples.length, samples.findLastIndex(heard) + Math.round(0.005 * rate));
   const fade = Math.round(0.004 * rate);
-  const cut = samples.slice(from, to).map((value, index, all) => (value / peak) * 0.8 * Math.min(1, (index + 1) / fade, (all.length - index) / fade));
+  const cut = samples
+    .slice(from, to)
+    .map((value, index, all) => (value / peak) * 0.8 * Math.min(1, (index + 1) / fade, (all.length - index) / fade));
   return { rate, samples: cut, onset: onsetOf(cut, rate) };
 }
 
 // Numbers a little higher, as they are stressed when one counts.
-const words = [...numbers.map((word) => ({ word, ...spoken(word, 58) })), ...[...syllables, ...between].map((word) => ({ word, ...spoken(word, 44) }))];
+const words = [
+  ...numbers.map((word) => ({ word, ...spoken(word, 58) })),
+  ...[...syllables, ...between].map((word) => ({ word, ...spoken(word, 44) })),
+];
 const [{ rate }] = words as [(typeof words)[number]];
 const writer = new WavWriter(
   words.reduce((total, { samples }) => total + samples.length, 0),

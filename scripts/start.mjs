@@ -13,7 +13,12 @@ import { requirePort, startWeb } from './lib/web.mjs';
 
 process.chdir(path.join(import.meta.dirname, '..'));
 const dev = process.argv.includes('--dev');
-const { HOST: host = '127.0.0.1', DATABASE_URL: givenUrl, MOCHILA_DATA: data = '.data', MOCHILA_DIST: dist = '.next' } = process.env;
+const {
+  HOST: host = '127.0.0.1',
+  DATABASE_URL: givenUrl,
+  MOCHILA_DATA: data = '.data',
+  MOCHILA_DIST: dist = '.next',
+} = process.env;
 const demo = process.env.MOCHILA_DEMO !== '0';
 
 /** One supervisor a data folder: a second would stop the first one's database. */
@@ -22,7 +27,10 @@ function claim() {
   const file = path.join(data, 'supervisor.pid');
   const other = fs.existsSync(file) ? Number(fs.readFileSync(file, 'utf8')) : undefined;
   if (other && other !== process.pid && commandOf(other)?.includes('start.mjs')) {
-    refuse(`Mochila already runs from this folder (process ${other}).`, 'Stop it first, or give this one its own: MOCHILA_DATA=.data2 PORT=3001 npm start');
+    refuse(
+      `Mochila already runs from this folder (process ${other}).`,
+      'Stop it first, or give this one its own: MOCHILA_DATA=.data2 PORT=3001 npm start',
+    );
   }
   fs.writeFileSync(file, String(process.pid));
   return () => fs.rmSync(file, { force: true });
@@ -51,9 +59,11 @@ async function leave(code) {
 }
 
 await main(async () => {
-  if (Number.parseInt(process.versions.node, 10) < 20) refuse(`Node ${process.versions.node} is too old.`, 'Install Node 20.');
+  if (Number.parseInt(process.versions.node, 10) < 20)
+    refuse(`Node ${process.versions.node} is too old.`, 'Install Node 20.');
   const port = Number(process.env.PORT ?? 3000);
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) refuse(`PORT=${process.env.PORT} is not a port.`, 'Use a number from 1 to 65535.');
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    refuse(`PORT=${process.env.PORT} is not a port.`, 'Use a number from 1 to 65535.');
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void leave(0));
   leaveWithNpm();
 
@@ -66,7 +76,11 @@ await main(async () => {
       await ensurePostgres();
       const cluster = await startCluster(data);
       started.push(cluster.stop);
-      cluster.onExit(() => !stopping && (console.error('Mochila: PostgreSQL stopped by itself. See postgres.log in the data folder.'), void leave(1)));
+      cluster.onExit(
+        () =>
+          !stopping &&
+          (console.error('Mochila: PostgreSQL stopped by itself. See postgres.log in the data folder.'), void leave(1)),
+      );
       // The demo and a workshop of one's own live side by side.
       url = cluster.url(demo ? 'mochila_demo' : 'mochila');
     }
@@ -79,7 +93,8 @@ await main(async () => {
     started.push(web.stop);
     web.onExit(() => !stopping && void leave(1));
     say(`Mochila is at ${web.address}${demo ? ' (demo workshop; MOCHILA_DEMO=0 for your own)' : ''}. Ctrl-C stops it.`);
-    if (demo && !['127.0.0.1', 'localhost', '::1'].includes(host)) say('Anybody who reaches this address can come into the demo workshop without a password.');
+    if (demo && !['127.0.0.1', 'localhost', '::1'].includes(host))
+      say('Anybody who reaches this address can come into the demo workshop without a password.');
   } catch (error) {
     await stop();
     throw error;

@@ -21,7 +21,9 @@ afterAll(() => made.forEach((folder) => fs.rmSync(folder, { recursive: true, for
 /** What start.mjs says and ends with in an environment. */
 function started(env: Record<string, string>): Promise<{ code: number | null; said: string }> {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, ['scripts/start.mjs'], { env: { ...process.env, npm_lifecycle_event: '', ...env } });
+    const child = spawn(process.execPath, ['scripts/start.mjs'], {
+      env: { ...process.env, npm_lifecycle_event: '', ...env },
+    });
     let said = '';
     child.stdout.on('data', (text) => (said += text));
     child.stderr.on('data', (text) => (said += text));
@@ -41,7 +43,10 @@ describe('what cannot be done is said in one line, with the remedy', () => {
 
   test.each([
     [{ PORT: 'door' }, /^Mochila: PORT=door is not a port\. Use a number from 1 to 65535\.\n$/],
-    [{ HOST: '203.0.113.7' }, /^Mochila: 203\.0\.113\.7:\d+ cannot be listened on .* Set HOST to an address of this machine\.\n$/],
+    [
+      { HOST: '203.0.113.7' },
+      /^Mochila: 203\.0\.113\.7:\d+ cannot be listened on .* Set HOST to an address of this machine\.\n$/,
+    ],
     [
       { DATABASE_URL: 'postgres://nobody:x@127.0.0.1:9/none' },
       /^Mochila: The database could not be made ready \(.*ECONNREFUSED.*\)\. See that DATABASE_URL .*\n$/,
@@ -73,7 +78,9 @@ describe.skipIf(process.env.DATABASE_URL)('the cluster', () => {
 
     const script = `import('./scripts/lib/cluster.mjs').then(async ({ startCluster }) => console.log((await startCluster(${JSON.stringify(data)})).url('postgres')))`;
     const supervisor = spawn(process.execPath, ['-e', script]);
-    const firstUrl = await new Promise<string>((resolve) => supervisor.stdout.on('data', (text) => resolve(String(text).trim())));
+    const firstUrl = await new Promise<string>((resolve) =>
+      supervisor.stdout.on('data', (text) => resolve(String(text).trim())),
+    );
     const before = new pg.Client({ connectionString: firstUrl });
     before.on('error', () => {});
     await before.connect();

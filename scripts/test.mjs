@@ -23,7 +23,8 @@ async function clean() {
   for (const one of undo.reverse()) await one();
   undo.length = 0;
 }
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void clean().finally(() => process.exit(1)));
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+  process.on(signal, () => void clean().finally(() => process.exit(1)));
 
 /** Where throw-away databases are made: the given server, or a cluster of our own, started when first wanted. */
 let server;
@@ -41,7 +42,12 @@ async function databaseServer() {
 }
 
 async function dropDatabase(url) {
-  await run(process.execPath, ['--import', 'tsx', '-e', `import('./src/server/migrate.ts').then((m) => m.dropDatabase(${JSON.stringify(url)}))`]);
+  await run(process.execPath, [
+    '--import',
+    'tsx',
+    '-e',
+    `import('./src/server/migrate.ts').then((m) => m.dropDatabase(${JSON.stringify(url)}))`,
+  ]);
 }
 
 /** A served workshop of its own for the browser tests. */
@@ -62,9 +68,14 @@ async function serve(name, demo) {
 const STEPS = {
   types: () => run(bin('tsc'), ['--noEmit'], { show: true }),
   lint: () => run(bin('eslint'), ['--max-warnings', '0', '.'], { show: true }),
-  arrows: () => run(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'], { show: true }),
+  arrows: () =>
+    run(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'], { show: true }),
   unit: () => run(bin('vitest'), ['run', '--project', 'unit'], { show: true }),
-  database: async () => run(bin('vitest'), ['run', '--project', 'database'], { show: true, env: { TEST_DATABASE_URL: await databaseServer() } }),
+  database: async () =>
+    run(bin('vitest'), ['run', '--project', 'database'], {
+      show: true,
+      env: { TEST_DATABASE_URL: await databaseServer() },
+    }),
   browser: async () => {
     await ensureChromium();
     await ensureBuild(DIST);

@@ -31,5 +31,10 @@ export function proxy(request: NextRequest): NextResponse {
 
 // Pages only: built files and the routes that answer with data need no policy.
 export const config = {
-  matcher: [{ source: '/((?!_next/static|worklets|speech|api|health|icon.svg).*)', missing: [{ type: 'header', key: 'next-router-prefetch' }] }],
+  matcher: [
+    {
+      source: '/((?!_next/static|worklets|speech|api|health|icon.svg).*)',
+      missing: [{ type: 'header', key: 'next-router-prefetch' }],
+    },
+  ],
 };

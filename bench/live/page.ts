@@ -28,14 +28,25 @@ const groove: Groove = {
     {
       meter,
       cells,
-      strokes: slotsOfBar(meter, 'numbers', cells).map(({ at }, index) => ({ limb: LIMBS[index % 4]!, surface: 'snare' as const, at, height: 'tap' as const })),
+      strokes: slotsOfBar(meter, 'numbers', cells).map(({ at }, index) => ({
+        limb: LIMBS[index % 4]!,
+        surface: 'snare' as const,
+        at,
+        height: 'tap' as const,
+      })),
     },
   ],
 };
 
 /** Plays so many bars and taps them; gives what was heard block by block and what was due. */
 async function play(bars: number, meanwhile: (player: Player, context: AudioContext) => Promise<void>) {
-  const timed = schedule({ groove, tempo: steady(132, beatOf(groove)), click: { kind: 'slots' }, countIn: 0, rounds: bars });
+  const timed = schedule({
+    groove,
+    tempo: steady(132, beatOf(groove)),
+    click: { kind: 'slots' },
+    countIn: 0,
+    rounds: bars,
+  });
   const sounds: Sounding[] = timed.sounds.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));
   const nodes: AudioWorkletNode[] = [];
   const Real = window.AudioWorkletNode;
@@ -55,7 +66,8 @@ async function play(bars: number, meanwhile: (player: Player, context: AudioCont
     .connect(new GainNode(context, { gain: 0 }))
     .connect(context.destination);
   const heard = new Map<number, Float32Array>();
-  recorder.port.onmessage = ({ data }: MessageEvent<{ frame: number; samples: Float32Array }>) => heard.set(data.frame, data.samples);
+  recorder.port.onmessage = ({ data }: MessageEvent<{ frame: number; samples: Float32Array }>) =>
+    heard.set(data.frame, data.samples);
 
   await player.start(sounds, timed.startMs);
   await meanwhile(player, context);
@@ -79,7 +91,8 @@ async function stalled() {
     }
   });
   const mixer = new Mixer();
-  for (const voice of new Set(sounds.map((sound) => sound.voice))) mixer.addVoice(voice, renderVoice(voice as MadeVoice, rate));
+  for (const voice of new Set(sounds.map((sound) => sound.voice)))
+    mixer.addVoice(voice, renderVoice(voice as MadeVoice, rate));
   const cues = sounds.map(({ ms, voice }) => ({ frame: frameAt(ms, -zeroMs, rate), voice }));
   mixer.cue(cues);
   const wrong = new Set<number>();
@@ -99,7 +112,9 @@ async function stalled() {
   }
   // A sound is off when anything in its first 5 ms differs or did not come.
   const off = cues.filter(({ frame }) =>
-    Array.from({ length: Math.round(rate / 200) }, (_, index) => frame + index).some((at) => wrong.has(at) || !heard.has(at - (at % 128))),
+    Array.from({ length: Math.round(rate / 200) }, (_, index) => frame + index).some(
+      (at) => wrong.has(at) || !heard.has(at - (at % 128)),
+    ),
   ).length;
   return { stalls: 5, due: cues.length, off, compared, wrong: wrong.size, missing };
 }
@@ -119,7 +134,12 @@ async function playhead() {
     }
   });
   differences.sort((a, b) => a - b);
-  return { frames: differences.length, median: differences[Math.floor(differences.length / 2)]!, worst: differences.at(-1)!, latency };
+  return {
+    frames: differences.length,
+    median: differences[Math.floor(differences.length / 2)]!,
+    worst: differences.at(-1)!,
+    latency,
+  };
 }
 
 Object.assign(window, { stalled, playhead });

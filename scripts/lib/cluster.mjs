@@ -31,7 +31,10 @@ async function clusterUser() {
     const [uid, gid] = await Promise.all(['-u', '-g'].map((which) => run('id', [which, name])));
     if (uid.code === 0) return { uid: Number(uid.output), gid: Number(gid.output) };
   }
-  return refuse('PostgreSQL may not run as root and there is no other user for it.', 'Add one: useradd --system postgres');
+  return refuse(
+    'PostgreSQL may not run as root and there is no other user for it.',
+    'Add one: useradd --system postgres',
+  );
 }
 
 /** Whether another user may reach a folder: every folder above it must be searchable. */
@@ -91,7 +94,18 @@ async function initialise(folder, bin, password, user) {
   const passwordFile = path.join(parent, `password-${randomBytes(4).toString('hex')}`);
   fs.writeFileSync(passwordFile, password, { mode: 0o600 });
   if (user) for (const file of [unfinished, passwordFile]) fs.chownSync(file, user.uid, user.gid);
-  const args = ['-D', unfinished, '-U', OWNER, '--locale=C.UTF-8', '-E', 'UTF8', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`];
+  const args = [
+    '-D',
+    unfinished,
+    '-U',
+    OWNER,
+    '--locale=C.UTF-8',
+    '-E',
+    'UTF8',
+    '-A',
+    'scram-sha-256',
+    `--pwfile=${passwordFile}`,
+  ];
   const { code, output } = await run(path.join(bin, 'initdb'), args, { cwd: parent, ...user });
   fs.rmSync(passwordFile, { force: true });
   if (code !== 0) {
@@ -110,19 +124,25 @@ async function initialise(folder, bin, password, user) {
 export async function startCluster(data) {
   fs.mkdirSync(data, { recursive: true });
   const free = fs.statfsSync(data);
-  if (free.bavail * free.bsize < LEAST_FREE_BYTES) refuse(`The disk is nearly full at ${path.resolve(data)}.`, 'Free at least 300 MB and start again.');
+  if (free.bavail * free.bsize < LEAST_FREE_BYTES)
+    refuse(`The disk is nearly full at ${path.resolve(data)}.`, 'Free at least 300 MB and start again.');
 
   const user = await clusterUser();
   const folder = clusterFolder(data, user);
   const passwordFile = path.join(data, 'owner-password');
   const made = fs.existsSync(path.join(folder, 'PG_VERSION'));
-  if (made && !fs.existsSync(passwordFile)) refuse(`The password of the cluster in ${folder} is gone (${passwordFile}).`, 'Bring the file back from a copy.');
+  if (made && !fs.existsSync(passwordFile))
+    refuse(`The password of the cluster in ${folder} is gone (${passwordFile}).`, 'Bring the file back from a copy.');
   if (!fs.existsSync(passwordFile)) fs.writeFileSync(passwordFile, randomBytes(24).toString('hex'), { mode: 0o600 });
   const password = fs.readFileSync(passwordFile, 'utf8').trim();
 
   const version = made ? Number.parseInt(fs.readFileSync(path.join(folder, 'PG_VERSION'), 'utf8'), 10) : undefined;
   const bin = findPostgres(version);
-  if (!bin) refuse(`The data in ${folder} was written by PostgreSQL ${version}, which is not installed.`, `Run: apt-get install -y postgresql-${version}`);
+  if (!bin)
+    refuse(
+      `The data in ${folder} was written by PostgreSQL ${version}, which is not installed.`,
+      `Run: apt-get install -y postgresql-${version}`,
+    );
   if (!made) await initialise(folder, bin, password, user);
 
   const left = runningServer(folder);
@@ -133,17 +153,26 @@ export async function startCluster(data) {
   const logFile = path.join(data, 'postgres.log');
   const log = fs.openSync(logFile, 'w');
   // Detached: Ctrl-C must reach the supervisor alone, which stops the web server first.
-  const server = spawn(path.join(bin, 'postgres'), ['-D', folder, '-p', String(port), '-h', '127.0.0.1', '-c', 'unix_socket_directories='], {
-    detached: true,
-    stdio: ['ignore', log, log],
-    cwd: path.dirname(folder),
-    ...user,
-  });
+  const server = spawn(
+    path.join(bin, 'postgres'),
+    ['-D', folder, '-p', String(port), '-h', '127.0.0.1', '-c', 'unix_socket_directories='],
+    {
+      detached: true,
+      stdio: ['ignore', log, log],
+      cwd: path.dirname(folder),
+      ...user,
+    },
+  );
   fs.closeSync(log);
   let ended = false;
   server.on('exit', () => (ended = true));
-  for (let waited = 0; (await run(path.join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)])).code !== 0; waited += 100) {
-    if (ended || waited > 60_000) refuse(`PostgreSQL did not start (${lastLines(fs.readFileSync(logFile, 'utf8'))}).`, `Its log is ${logFile}.`);
+  for (
+    let waited = 0;
+    (await run(path.join(bin, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)])).code !== 0;
+    waited += 100
+  ) {
+    if (ended || waited > 60_000)
+      refuse(`PostgreSQL did not start (${lastLines(fs.readFileSync(logFile, 'utf8'))}).`, `Its log is ${logFile}.`);
     await pause(100);
   }
   return {

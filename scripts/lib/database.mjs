@@ -9,7 +9,11 @@ function rolePasswords(data) {
   const file = path.join(data, 'role-passwords.json');
   if (!fs.existsSync(file)) {
     fs.mkdirSync(data, { recursive: true });
-    fs.writeFileSync(file, JSON.stringify({ web: randomBytes(24).toString('hex'), door: randomBytes(24).toString('hex') }), { mode: 0o600 });
+    fs.writeFileSync(
+      file,
+      JSON.stringify({ web: randomBytes(24).toString('hex'), door: randomBytes(24).toString('hex') }),
+      { mode: 0o600 },
+    );
   }
   return JSON.parse(fs.readFileSync(file, 'utf8'));
 }
@@ -22,7 +26,12 @@ function rolePasswords(data) {
 export async function prepareDatabase({ url, data, demo }) {
   const passwords = rolePasswords(data);
   const { code, output } = await run(process.execPath, ['--import', 'tsx', 'scripts/prepare.ts'], {
-    env: { DATABASE_URL: url, WEB_PASSWORD: passwords.web, DOOR_PASSWORD: passwords.door, MOCHILA_DEMO: demo ? '1' : '0' },
+    env: {
+      DATABASE_URL: url,
+      WEB_PASSWORD: passwords.web,
+      DOOR_PASSWORD: passwords.door,
+      MOCHILA_DEMO: demo ? '1' : '0',
+    },
   });
   if (code !== 0) {
     refuse(

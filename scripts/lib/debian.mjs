@@ -7,23 +7,28 @@ export async function ensureDebianPackage(name, what, isThere) {
   const found = isThere();
   if (found) return found;
   const remedy = `apt-get update && apt-get install -y ${name}`;
-  if (!fs.existsSync('/usr/bin/apt-get')) refuse(`${what} was not found and there is no apt here.`, `Install ${name} by hand, then start again.`);
+  if (!fs.existsSync('/usr/bin/apt-get'))
+    refuse(`${what} was not found and there is no apt here.`, `Install ${name} by hand, then start again.`);
   const root = process.getuid?.() === 0;
   const sudo = !root && (await run('sudo', ['-n', 'true'])).code === 0;
   if (!root && !sudo) refuse(`${what} was not found and may not be installed by this user.`, `Run as root: ${remedy}`);
   say(`Installing ${name} (once) …`);
   const apt = (...args) => {
     const env = { DEBIAN_FRONTEND: 'noninteractive' };
-    return root ? run('apt-get', args, { env }) : run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]);
+    return root
+      ? run('apt-get', args, { env })
+      : run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]);
   };
   await apt('update');
   const { code, output } = await apt('install', '-y', '--no-install-recommends', name);
   const installed = isThere();
-  if (code !== 0 || !installed) refuse(`${name} could not be installed (${lastLines(output)}).`, `Run it by hand: ${remedy}`);
+  if (code !== 0 || !installed)
+    refuse(`${name} could not be installed (${lastLines(output)}).`, `Run it by hand: ${remedy}`);
   return installed;
 }
 
-export const ensureChromium = () => ensureDebianPackage('chromium', 'Chromium', () => ['/usr/bin/chromium'].find((file) => fs.existsSync(file)));
+export const ensureChromium = () =>
+  ensureDebianPackage('chromium', 'Chromium', () => ['/usr/bin/chromium'].find((file) => fs.existsSync(file)));
 
 /** The folder of the newest PostgreSQL server here, or of the version a cluster was made with. */
 export function findPostgres(version) {

@@ -11,7 +11,8 @@ export async function ensurePackages() {
   say('Installing packages (once, a minute or two) …');
   const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund']);
   if (code !== 0) {
-    if (/ENOSPC/.test(output)) refuse('The disk is full: the packages need about 1 GB.', 'Free some room and start again.');
+    if (/ENOSPC/.test(output))
+      refuse('The disk is full: the packages need about 1 GB.', 'Free some room and start again.');
     refuse(`npm ci failed (${lastLines(output)}).`, 'See that the npm registry can be reached, then start again.');
   }
   // npm keeps the time stamps of an unchanged hidden lock file; ours must be newer than the lock.
@@ -32,7 +33,8 @@ function newestMs(file) {
 export async function ensureBuild(dist) {
   const { buildWorklet } = await import('./worklet.mjs');
   await buildWorklet();
-  if (modifiedMs(path.join(dist, 'BUILD_ID')) > SOURCES.reduce((newest, file) => Math.max(newest, newestMs(file)), 0)) return;
+  if (modifiedMs(path.join(dist, 'BUILD_ID')) > SOURCES.reduce((newest, file) => Math.max(newest, newestMs(file)), 0))
+    return;
   say('Building (a minute or so, after a change only) …');
   const { code, output } = await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], {
     env: { NEXT_DIST_DIR: dist, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },

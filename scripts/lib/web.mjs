@@ -12,8 +12,10 @@ export function requirePort(port, host) {
     server.once('error', reject);
     server.listen(port, host, () => server.close(resolve));
   }).catch((error) => {
-    if (error.code === 'EADDRINUSE') refuse(`Port ${port} is taken on ${host}.`, `Choose another: PORT=${port + 1} npm start`);
-    if (error.code === 'EACCES') refuse(`Port ${port} may not be used by this user.`, 'Choose one above 1023: PORT=3000 npm start');
+    if (error.code === 'EADDRINUSE')
+      refuse(`Port ${port} is taken on ${host}.`, `Choose another: PORT=${port + 1} npm start`);
+    if (error.code === 'EACCES')
+      refuse(`Port ${port} may not be used by this user.`, 'Choose one above 1023: PORT=3000 npm start');
     refuse(`${host}:${port} cannot be listened on (${error.code}).`, 'Set HOST to an address of this machine.');
   });
 }
@@ -44,7 +46,8 @@ export async function startWeb({ mode, port, host, dist, env, show = true }) {
   for (let waited = 0; ; waited += 200) {
     const answer = await fetch(`${address}/health`).catch(() => undefined);
     if (answer?.ok) break;
-    if (ended || waited > 120_000) refuse('The web server did not come up.', answer ? 'Its database does not answer.' : 'Its words are above.');
+    if (ended || waited > 120_000)
+      refuse('The web server did not come up.', answer ? 'Its database does not answer.' : 'Its words are above.');
     await pause(200);
   }
   return {

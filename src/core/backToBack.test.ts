@@ -17,7 +17,8 @@ const run = (change: Partial<Run> = {}): Run => ({
   rounds: 2,
   ...change,
 });
-const strokes = (timed: Pick<ReturnType<typeof schedule>, 'sounds'>) => timed.sounds.filter(({ kind }) => kind === 'stroke').map(({ ms }) => Math.round(ms));
+const strokes = (timed: Pick<ReturnType<typeof schedule>, 'sounds'>) =>
+  timed.sounds.filter(({ kind }) => kind === 'stroke').map(({ ms }) => Math.round(ms));
 
 test('straight, then swung, on the bar line and without a gap', () => {
   const passage = backToBack([run({ countIn: 1 }), run({ swing: { value: '8th', ratio: '2' } })]);

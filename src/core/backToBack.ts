@@ -17,9 +17,17 @@ export function backToBack(runs: readonly Run[]): Passage {
     // The end of the one before is the start of this one, its count-in included.
     const shift = run === 0 ? 0 : passage.endMs - timed.startMs;
     const barsBefore = passage.bars.filter(({ barInRun }) => barInRun >= 0).length;
-    passage.sounds.push(...timed.sounds.map((sound) => ({ ...sound, ms: sound.ms + shift, barInRun: sound.barInRun + barsBefore })));
+    passage.sounds.push(
+      ...timed.sounds.map((sound) => ({ ...sound, ms: sound.ms + shift, barInRun: sound.barInRun + barsBefore })),
+    );
     passage.bars.push(
-      ...timed.bars.map((bar) => ({ ...bar, startMs: bar.startMs + shift, endMs: bar.endMs + shift, barInRun: bar.barInRun + barsBefore, run })),
+      ...timed.bars.map((bar) => ({
+        ...bar,
+        startMs: bar.startMs + shift,
+        endMs: bar.endMs + shift,
+        barInRun: bar.barInRun + barsBefore,
+        run,
+      })),
     );
     passage.countsMs.push(...timed.countsMs.map((ms) => ms + shift));
     passage.unspoken += timed.unspoken;

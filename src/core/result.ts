@@ -16,7 +16,12 @@ export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 export const fail = (...problems: Problem[]): Result<never> => ({ ok: false, problems });
 
 /** A problem of a field of a form or document, which is also its place. */
-export const problemAt = (field: string, say: string, remedy: string): Problem => ({ path: [field], where: field, say, remedy });
+export const problemAt = (field: string, say: string, remedy: string): Problem => ({
+  path: [field],
+  where: field,
+  say,
+  remedy,
+});
 
 /** A problem as one line to show a person. */
 export function sentence({ where, say, remedy }: Problem): string {

@@ -22,7 +22,8 @@ describe('any run', () => {
     fc.assert(
       fc.property(anyRun(), (run) => {
         const { sounds } = schedule(run);
-        for (let index = 1; index < sounds.length; index++) expect(sounds[index]!.ms).toBeGreaterThanOrEqual(sounds[index - 1]!.ms);
+        for (let index = 1; index < sounds.length; index++)
+          expect(sounds[index]!.ms).toBeGreaterThanOrEqual(sounds[index - 1]!.ms);
         const written = run.groove.bars.reduce((total, bar) => total + bar.strokes.length, 0);
         expect(strokesOf(run).filter(({ role }) => role === 'main')).toHaveLength(written * run.rounds);
       }),
@@ -40,7 +41,8 @@ describe('any run', () => {
         for (const { at, written, barInRun, ms } of strokesOf(run)) {
           expect(equal(at, add(starts[barInRun]!, written))).toBe(true);
           // In whole numbers: at = n/d whole notes lasts n·60000·beat.d / (d·beat.n·bpm) ms.
-          const exactly = (BigInt(at.n) * 60_000n * BigInt(beat.d) * 10n ** 9n) / (BigInt(at.d) * BigInt(beat.n) * BigInt(bpm));
+          const exactly =
+            (BigInt(at.n) * 60_000n * BigInt(beat.d) * 10n ** 9n) / (BigInt(at.d) * BigInt(beat.n) * BigInt(bpm));
           expect(Math.abs(ms - Number(exactly) / 1e9)).toBeLessThan(1e-6);
         }
       }),
@@ -62,7 +64,9 @@ describe('any run', () => {
   test('swing of 1:1 changes nothing', () => {
     fc.assert(
       fc.property(anyRun(), fc.constantFrom('8th' as const, '16th' as const), (run, value) => {
-        expect(schedule({ ...run, swing: { value, ratio: '1' } }).sounds).toEqual(schedule({ ...run, swing: 'straight' }).sounds);
+        expect(schedule({ ...run, swing: { value, ratio: '1' } }).sounds).toEqual(
+          schedule({ ...run, swing: 'straight' }).sounds,
+        );
       }),
       { numRuns: 40 },
     );
@@ -97,13 +101,19 @@ describe('any run', () => {
 });
 
 test('the a of 1 at 60 sounds after three quarters of a second', () => {
-  expect(strokesOf(runOf(oneLine('...t .... .... ....'))).map(({ ms, at }) => [ms, format(at)])).toEqual([[750, '3/16']]);
+  expect(strokesOf(runOf(oneLine('...t .... .... ....'))).map(({ ms, at }) => [ms, format(at)])).toEqual([
+    [750, '3/16'],
+  ]);
 });
 
 test('a count-in is one bar of clicks on every count before the first bar, whatever the plan', () => {
-  const { sounds, startMs, bars } = schedule(runOf(oneLine('t...'), { countIn: 1, click: { kind: 'on', counts: [1] } }));
+  const { sounds, startMs, bars } = schedule(
+    runOf(oneLine('t...'), { countIn: 1, click: { kind: 'on', counts: [1] } }),
+  );
   expect(startMs).toBe(-4000);
-  expect(sounds.filter(({ kind }) => kind === 'click').map((sound) => [sound.ms, sound.kind === 'click' && sound.voice])).toEqual([
+  expect(
+    sounds.filter(({ kind }) => kind === 'click').map((sound) => [sound.ms, sound.kind === 'click' && sound.voice]),
+  ).toEqual([
     [-4000, 'one'],
     [-3000, 'count'],
     [-2000, 'count'],
@@ -175,6 +185,8 @@ test('the slots a strip draws are where the strokes sound', () => {
   const groove = oneLine('tt tt tt tt');
   const swing = { value: '8th', ratio: '2' } as const;
   const drawn = slotPlaces(groove, 0, swing, steady(60, exact('1/4'))).map(toNumber);
-  const sounded = strokesOf(runOf(groove, { swing })).map(({ at }) => toNumber(sub(at, exact('0'))) / toNumber(barLength(meterOf('4/4'))));
+  const sounded = strokesOf(runOf(groove, { swing })).map(
+    ({ at }) => toNumber(sub(at, exact('0'))) / toNumber(barLength(meterOf('4/4'))),
+  );
   expect(drawn).toEqual(sounded);
 });

@@ -142,7 +142,9 @@ export function schedule(run: Run): Schedule {
     one: groove.bars[barInRun % groove.bars.length]!,
   }));
   const starts = barStarts(inRun.map(({ one }) => barLength(one.meter)));
-  const countInStarts = Array.from({ length: countIn }, (_, index) => negate(mul(barLength(first.meter), frac(countIn - index))));
+  const countInStarts = Array.from({ length: countIn }, (_, index) =>
+    negate(mul(barLength(first.meter), frac(countIn - index))),
+  );
 
   const swungBars = new SwungBars(groove, run.tempo);
   /** The swing of each bar of the run, and the plan of its click with the bar it was set on. */
@@ -158,10 +160,16 @@ export function schedule(run: Run): Schedule {
     swings.push(nowSwung);
     plans.push(nowClicked);
   }
-  const placeInRun = (bar: number, written: WholeNotes) => add(starts[bar]!, swungBars.place(inRun[bar]!.bar, starts[bar]!, written, swings[bar]));
+  const placeInRun = (bar: number, written: WholeNotes) =>
+    add(starts[bar]!, swungBars.place(inRun[bar]!.bar, starts[bar]!, written, swings[bar]));
   const sounds: TimedSound[] = [];
 
-  const asClicked = (one: Bar, start: WholeNotes) => ({ start, meter: one.meter, reading: groove.reading, cells: one.cells });
+  const asClicked = (one: Bar, start: WholeNotes) => ({
+    start,
+    meter: one.meter,
+    reading: groove.reading,
+    cells: one.cells,
+  });
   const countedIn = countInStarts.map((start) => asClicked(first, start));
   const clicked = inRun.map(({ one }, index) => asClicked(one, starts[index]!));
   for (const click of clicks(ON_COUNTS, countedIn)) {
@@ -198,11 +206,15 @@ export function schedule(run: Run): Schedule {
       if (!from) continue;
       const fromMs = toMs(from);
       if (fromMs + (words.length - 1) * CALL_WORD_MS + NUMBER_MS > toMs(starts[into]!)) unspoken += words.length;
-      else words.forEach((say, word) => sounds.push({ kind: 'word', at: from, ms: fromMs + word * CALL_WORD_MS, barInRun: into - 1, say }));
+      else
+        words.forEach((say, word) =>
+          sounds.push({ kind: 'word', at: from, ms: fromMs + word * CALL_WORD_MS, barInRun: into - 1, say }),
+        );
     }
   }
   if (run.layers) {
-    for (const { at, bar, layer, loud } of tripletLayers(run.layers, starts)) sounds.push({ kind: 'layer', at, ms: toMs(at), barInRun: bar, layer, loud });
+    for (const { at, bar, layer, loud } of tripletLayers(run.layers, starts))
+      sounds.push({ kind: 'layer', at, ms: toMs(at), barInRun: bar, layer, loud });
   }
 
   const limbs = run.limbs && new Set(run.limbs);
@@ -219,11 +231,25 @@ export function schedule(run: Run): Schedule {
   }
 
   const bars = [
-    ...countInStarts.map((start, index) => ({ start, end: countInStarts[index + 1] ?? ZERO, round: -1, bar: 0, barInRun: index - countIn })),
-    ...inRun.map(({ barInRun, round, bar }) => ({ start: starts[barInRun]!, end: starts[barInRun + 1]!, round, bar, barInRun })),
+    ...countInStarts.map((start, index) => ({
+      start,
+      end: countInStarts[index + 1] ?? ZERO,
+      round: -1,
+      bar: 0,
+      barInRun: index - countIn,
+    })),
+    ...inRun.map(({ barInRun, round, bar }) => ({
+      start: starts[barInRun]!,
+      end: starts[barInRun + 1]!,
+      round,
+      bar,
+      barInRun,
+    })),
   ].map(({ start, end, ...rest }) => ({ ...rest, startMs: toMs(start), endMs: toMs(end) }));
 
-  const countsMs = inRun.flatMap(({ one }, index) => countsOf(one.meter, groove.reading).map((count) => toMs(add(starts[index]!, count.at))));
+  const countsMs = inRun.flatMap(({ one }, index) =>
+    countsOf(one.meter, groove.reading).map((count) => toMs(add(starts[index]!, count.at))),
+  );
 
   sounds.sort((a, b) => a.ms - b.ms);
   return { sounds, bars, countsMs, unspoken, startMs: bars[0]!.startMs, endMs: bars.at(-1)!.endMs };
@@ -244,10 +270,22 @@ interface StruckPlace {
 
 /** The strokes a bar asks for, ornaments written out: a double is two strokes in its slot. */
 function strokesOfBar(bar: Bar, groove: Groove): StruckPlace[] {
-  const lengths = new Map(slotsOfBar(bar.meter, groove.reading, bar.cells).map((slot) => [format(slot.at), slot.length]));
+  const lengths = new Map(
+    slotsOfBar(bar.meter, groove.reading, bar.cells).map((slot) => [format(slot.at), slot.length]),
+  );
   return bar.strokes.flatMap((stroke): StruckPlace[] => {
     const { limb, surface, height, ornament, at } = stroke;
-    const main: StruckPlace = { at, earlierMs: 0, limb, leansWith: limb, surface, height, role: 'main', ornament, written: at };
+    const main: StruckPlace = {
+      at,
+      earlierMs: 0,
+      limb,
+      leansWith: limb,
+      surface,
+      height,
+      role: 'main',
+      ornament,
+      written: at,
+    };
     const grace = (earlier: number): StruckPlace => ({
       ...main,
       earlierMs: -earlier * GRACE_MS,
@@ -303,10 +341,17 @@ function cellAt(bar: Bar, groove: Groove, at: WholeNotes) {
 }
 
 /** Where every slot of a bar sounds at a tempo, as fractions of the bar: what the strip draws. */
-export function slotPlaces(groove: Groove, bar: number, swing: Swing | 'straight' | undefined, tempo: TempoMap): WholeNotes[] {
+export function slotPlaces(
+  groove: Groove,
+  bar: number,
+  swing: Swing | 'straight' | undefined,
+  tempo: TempoMap,
+): WholeNotes[] {
   const one = groove.bars[bar]!;
   const swung = new SwungBars(groove, tempo);
   const ratio = swing === 'straight' ? undefined : (swing ?? groove.swing);
   const length = barLength(one.meter);
-  return slotsOfBar(one.meter, groove.reading, one.cells).map((slot) => mul(swung.place(bar, ZERO, slot.at, ratio), frac(length.d, length.n)));
+  return slotsOfBar(one.meter, groove.reading, one.cells).map((slot) =>
+    mul(swung.place(bar, ZERO, slot.at, ratio), frac(length.d, length.n)),
+  );
 }

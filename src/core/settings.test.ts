@@ -3,12 +3,22 @@ import { describe, expect, test } from 'vitest';
 import { readSpoken } from './count/reader';
 import { SCHOOLS, syllable } from './count/schools';
 import { cellsOfDivisions, slotsOfBar } from './groove/grid';
-import { ownSchoolShape, readSettings, schoolIn, schoolNamesIn, settingsShape, syllablesAsTyped, syllablesFrom, USUAL_SETTINGS } from './settings';
+import {
+  ownSchoolShape,
+  readSettings,
+  schoolIn,
+  schoolNamesIn,
+  settingsShape,
+  syllablesAsTyped,
+  syllablesFrom,
+  USUAL_SETTINGS,
+} from './settings';
 import { equal } from './time/fraction';
 import { meterOf } from './testing/arbitrary';
 
 const own = { name: 'Ours', syllables: { 2: ['po'], 3: ['ta', 'ti'], 4: ['ka', 'po', 'ki'] } };
-const problems = (school: unknown) => ownSchoolShape.safeParse(school).error?.issues.map(({ path, message }) => `${path.join('.')}: ${message}`) ?? [];
+const problems = (school: unknown) =>
+  ownSchoolShape.safeParse(school).error?.issues.map(({ path, message }) => `${path.join('.')}: ${message}`) ?? [];
 
 describe('a school of one’s own', () => {
   test('as many words as slots, no word that means something else, no name that is taken', () => {
@@ -27,14 +37,20 @@ describe('a school of one’s own', () => {
   });
 
   test('whatever syllables it has, every label said is read back to its own slot', () => {
-    const word = fc.stringMatching(/^[b-df-hj-np-tv-z][aeiou]{1,2}$/).filter((one) => problems({ name: 'Any', syllables: { 2: [one] } }).length === 0);
+    const word = fc
+      .stringMatching(/^[b-df-hj-np-tv-z][aeiou]{1,2}$/)
+      .filter((one) => problems({ name: 'Any', syllables: { 2: [one] } }).length === 0);
     fc.assert(
       fc.property(fc.uniqueArray(word, { minLength: 3, maxLength: 3 }), (said) => {
         const school = { name: 'Any', syllables: { 4: said } };
         const meter = meterOf('4/4');
         const cells = cellsOfDivisions(meter, 'numbers', 4);
         for (const slot of slotsOfBar(meter, 'numbers', cells).filter(({ part }) => part > 0)) {
-          const { places, problems: wrong } = readSpoken(`${syllable(school, 4, slot.part)} of ${slot.count}`, [{ meter, reading: 'numbers', cells }], school);
+          const { places, problems: wrong } = readSpoken(
+            `${syllable(school, 4, slot.part)} of ${slot.count}`,
+            [{ meter, reading: 'numbers', cells }],
+            school,
+          );
           expect(wrong).toEqual([]);
           expect(places.length === 1 && equal(places[0]!.at, slot.at)).toBe(true);
         }
@@ -61,7 +77,14 @@ describe('a workshop’s settings', () => {
   });
 
   test('limits rise, and stay below what anybody can', () => {
-    const limits = (hand: number[]) => settingsShape.safeParse({ version: 1, limits: { hand, foot: [3, 5, 7] } }).success;
-    expect([limits([5, 8, 10]), limits([5, 5, 10]), limits([0, 8, 10]), limits([5, 8, 31]), limits([5, 8, NaN])]).toEqual([true, false, false, false, false]);
+    const limits = (hand: number[]) =>
+      settingsShape.safeParse({ version: 1, limits: { hand, foot: [3, 5, 7] } }).success;
+    expect([
+      limits([5, 8, 10]),
+      limits([5, 5, 10]),
+      limits([0, 8, 10]),
+      limits([5, 8, 31]),
+      limits([5, 8, NaN]),
+    ]).toEqual([true, false, false, false, false]);
   });
 });

@@ -40,11 +40,18 @@ const word = z
 export const ownSchoolShape = z
   .strictObject({
     name: word,
-    syllables: z.partialRecord(z.enum(SPOKEN_DIVISIONS.map(String) as ['2', '3', '4', '5', '6', '7', '8']), z.array(z.string().max(12))),
+    syllables: z.partialRecord(
+      z.enum(SPOKEN_DIVISIONS.map(String) as ['2', '3', '4', '5', '6', '7', '8']),
+      z.array(z.string().max(12)),
+    ),
   })
   .superRefine(({ name, syllables }, context) => {
     if (SCHOOLS.some((known) => known.name === name))
-      context.addIssue({ code: 'custom', path: ['name'], message: 'A school that ships with Mochila has this name. Add a word to it.' });
+      context.addIssue({
+        code: 'custom',
+        path: ['name'],
+        message: 'A school that ships with Mochila has this name. Add a word to it.',
+      });
     for (const [division, said] of Object.entries(syllables)) {
       const path = ['syllables', division];
       if (said.length && said.length !== Number(division) - 1)
@@ -56,22 +63,37 @@ export const ownSchoolShape = z
       for (const each of said) {
         const [token, ...more] = tokensOf(each);
         if (each && (more.length || (token!.kind !== 'word' && token!.kind !== 'and') || !/^[\p{L}&'-]+$/u.test(each)))
-          context.addIssue({ code: 'custom', path, message: `“${each}” is a word of its own when a place is said. Take another syllable.` });
+          context.addIssue({
+            code: 'custom',
+            path,
+            message: `“${each}” is a word of its own when a place is said. Take another syllable.`,
+          });
       }
     }
   });
 
 const three = z
   .tuple([z.number(), z.number(), z.number()])
-  .refine(([a, b, c]) => a > 0 && a < b && b < c && c <= 30, 'Each must be above the one before, at most 30 strokes a second.');
+  .refine(
+    ([a, b, c]) => a > 0 && a < b && b < c && c <= 30,
+    'Each must be above the one before, at most 30 strokes a second.',
+  );
 
 /** What a teacher sets for the whole workshop. Everything has a usual value. */
 export const settingsShape = z.strictObject({
   version: z.literal(1),
   schools: z.array(ownSchoolShape).max(8).default([]),
-  limits: z.strictObject({ hand: three, foot: three }).default(LIMITS as { hand: [number, number, number]; foot: [number, number, number] }),
+  limits: z
+    .strictObject({ hand: three, foot: three })
+    .default(LIMITS as { hand: [number, number, number]; foot: [number, number, number] }),
   feels: z
-    .array(z.strictObject({ style: word, feel: z.enum(FEELS), reason: z.string().trim().max(200, 'At most 200 characters.') }))
+    .array(
+      z.strictObject({
+        style: word,
+        feel: z.enum(FEELS),
+        reason: z.string().trim().max(200, 'At most 200 characters.'),
+      }),
+    )
     .max(40)
     .default(STYLE_FEELS),
 });
@@ -92,10 +114,14 @@ export function readSettings(json: unknown): WorkshopSettings {
 }
 
 /** A school by name, the workshop's own before those that ship. */
-export const schoolIn = (settings: WorkshopSettings, name: string): School => settings.schools.find((own) => own.name === name) ?? schoolNamed(name);
+export const schoolIn = (settings: WorkshopSettings, name: string): School =>
+  settings.schools.find((own) => own.name === name) ?? schoolNamed(name);
 
 /** Every school one can choose here. */
-export const schoolNamesIn = (settings: WorkshopSettings): string[] => [...SCHOOLS.map(({ name }) => name), ...settings.schools.map(({ name }) => name)];
+export const schoolNamesIn = (settings: WorkshopSettings): string[] => [
+  ...SCHOOLS.map(({ name }) => name),
+  ...settings.schools.map(({ name }) => name),
+];
 
 /** Reads a row of the table of syllables: words parted by blanks, `_` for silence. */
 export const syllablesFrom = (line: string): string[] =>
@@ -106,4 +132,5 @@ export const syllablesFrom = (line: string): string[] =>
     .map((each) => (each === '_' ? '' : each.toLowerCase()));
 
 /** A row of the table of syllables as it is typed. */
-export const syllablesAsTyped = (school: School, division: number): string => (school.syllables[division] ?? []).map((each) => each || '_').join(' ');
+export const syllablesAsTyped = (school: School, division: number): string =>
+  (school.syllables[division] ?? []).map((each) => each || '_').join(' ');

@@ -30,10 +30,13 @@ describe('counts', () => {
     school: string;
     labels: { at: string; say: string }[];
   }
-  test.each(cases<Case>('counts'))('$meter $reading in $division, $school', ({ meter, reading, division, school, labels: expected }) => {
-    const said = labels(meterOf(meter), reading, division, schoolNamed(school));
-    expect(said.map(({ at, say }) => ({ at: format(at), say }))).toEqual(expected);
-  });
+  test.each(cases<Case>('counts'))(
+    '$meter $reading in $division, $school',
+    ({ meter, reading, division, school, labels: expected }) => {
+      const said = labels(meterOf(meter), reading, division, schoolNamed(school));
+      expect(said.map(({ at, say }) => ({ at: format(at), say }))).toEqual(expected);
+    },
+  );
 });
 
 describe('values', () => {
@@ -89,22 +92,28 @@ describe('swing', () => {
     percent: number;
     slots: { at: string; soundsAt: string; ms: number }[];
   }
-  test.each(cases<Case>('swing'))('$swungValue at $ratio, $bpm', ({ bpm, meter, swungValue, ratio, percent, slots }) => {
-    const share = offBeat(exact(ratio));
-    expect((100 * share.n) / share.d).toBeCloseTo(percent, 3);
-    const toMs = clock(steady(bpm, beatOf(meter)));
-    for (const { at, soundsAt, ms } of slots) {
-      const place = swungPlace(exact(at), swungValue, exact(ratio), barLength(meterOf(meter)));
-      expect(format(place)).toBe(soundsAt);
-      expect(toMs(place)).toBeCloseTo(ms, 3);
-    }
-  });
+  test.each(cases<Case>('swing'))(
+    '$swungValue at $ratio, $bpm',
+    ({ bpm, meter, swungValue, ratio, percent, slots }) => {
+      const share = offBeat(exact(ratio));
+      expect((100 * share.n) / share.d).toBeCloseTo(percent, 3);
+      const toMs = clock(steady(bpm, beatOf(meter)));
+      for (const { at, soundsAt, ms } of slots) {
+        const place = swungPlace(exact(at), swungValue, exact(ratio), barLength(meterOf(meter)));
+        expect(format(place)).toBe(soundsAt);
+        expect(toMs(place)).toBeCloseTo(ms, 3);
+      }
+    },
+  );
 });
 
 describe('motions', () => {
-  test.each(cases<{ heights: Height[]; motions: string[] }>('motions'))('$heights', ({ heights, motions: expected }) => {
-    expect(motions(heights)).toEqual(expected);
-  });
+  test.each(cases<{ heights: Height[]; motions: string[] }>('motions'))(
+    '$heights',
+    ({ heights, motions: expected }) => {
+      expect(motions(heights)).toEqual(expected);
+    },
+  );
 });
 
 describe('takes', () => {

@@ -22,7 +22,12 @@ const ASSIGNMENT = `select a.id, a.student_id, a.groove_id, g.title, g.meter, a.
 
 /** What is set for a student and not ended, the newest first. */
 export async function openAssignments(db: Db, studentId: string): Promise<Assignment[]> {
-  return (await db.query<Assignment>(`${ASSIGNMENT} where a.student_id = $1 and a.ended_at is null order by a.set_at desc, a.id`, [studentId])).rows;
+  return (
+    await db.query<Assignment>(
+      `${ASSIGNMENT} where a.student_id = $1 and a.ended_at is null order by a.set_at desc, a.id`,
+      [studentId],
+    )
+  ).rows;
 }
 
 export async function assignment(db: Db, id: string): Promise<Assignment | undefined> {
@@ -41,12 +46,25 @@ export async function setAssignment(
   await db.query(
     `insert into assignment (id, workshop_id, student_id, groove_id, set_by, set_at, tempo, click, minutes, reason)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
-    [id, teacher.workshop_id, given.student_id, given.groove_id, teacher.id, given.setAt ?? new Date(), given.tempo, given.click, given.minutes, given.reason],
+    [
+      id,
+      teacher.workshop_id,
+      given.student_id,
+      given.groove_id,
+      teacher.id,
+      given.setAt ?? new Date(),
+      given.tempo,
+      given.click,
+      given.minutes,
+      given.reason,
+    ],
   );
   return id;
 }
 
 /** Ends an assignment: it stays in the log and leaves Today. False when there is none of that id to end. */
 export async function endAssignment(db: Db, id: string): Promise<boolean> {
-  return Boolean((await db.query('update assignment set ended_at = now() where id = $1 and ended_at is null', [id])).rowCount);
+  return Boolean(
+    (await db.query('update assignment set ended_at = now() where id = $1 and ended_at is null', [id])).rowCount,
+  );
 }

@@ -41,7 +41,12 @@ const anyTake = (change: Partial<Take> = {}): Take => {
     hits: [],
   };
   const timed = schedule(runOf(empty));
-  return { ...empty, playedMs: Math.round(timed.endMs), hits: simulateKit(timed, empty.task, { spreadMs: 12 }, 5), ...change };
+  return {
+    ...empty,
+    playedMs: Math.round(timed.endMs),
+    hits: simulateKit(timed, empty.task, { spreadMs: 12 }, 5),
+    ...change,
+  };
 };
 const sent = (playerId: string, change: Record<string, unknown> = {}) => ({
   id: crypto.randomUUID(),
@@ -54,27 +59,49 @@ const sent = (playerId: string, change: Record<string, unknown> = {}) => ({
 });
 
 beforeAll(async () => {
-  teacherToken = (await setUpWorkshop({ workshop: 'Test shed', teacher: 'Tova Lind', signInName: 'Tova', password: 'a long password', school }))!;
+  teacherToken = (await setUpWorkshop({
+    workshop: 'Test shed',
+    teacher: 'Tova Lind',
+    signInName: 'Tova',
+    password: 'a long password',
+    school,
+  }))!;
   await here.as(teacherToken, async (db) => {
     teacher = (await signedInPerson(db))!;
     grooveId = await addGroove(db, teacher, STARTER_GROOVES[0]!);
   });
   const addAs = async (name: string) => {
     const id = await here.as(teacherToken, (db) =>
-      addStudent(db, teacher, { name, signInName: name, password: `${name} has a password`, level: 'second year', setup: 'crossed', school }),
+      addStudent(db, teacher, {
+        name,
+        signInName: name,
+        password: `${name} has a password`,
+        level: 'second year',
+        setup: 'crossed',
+        school,
+      }),
     );
     return { id, token: await openSession(id) };
   };
   [ada, bo] = [await addAs('Ada'), await addAs('Bo')];
   assignmentId = await here.as(teacherToken, (db) =>
-    setAssignment(db, teacher, { student_id: ada.id, groove_id: grooveId, tempo: 72, click: 'counts', minutes: 10, reason: 'The & of 3.' }),
+    setAssignment(db, teacher, {
+      student_id: ada.id,
+      groove_id: grooveId,
+      tempo: 72,
+      click: 'counts',
+      minutes: 10,
+      reason: 'The & of 3.',
+    }),
   );
 });
 
 describe('the door', () => {
   test('a workshop is set up once', async () => {
     expect(await doorState()).toEqual({ hasWorkshop: true, demoPeople: [] });
-    expect(await setUpWorkshop({ workshop: 'Second', teacher: 'X', signInName: 'xx', password: 'a long password', school })).toBeUndefined();
+    expect(
+      await setUpWorkshop({ workshop: 'Second', teacher: 'X', signInName: 'xx', password: 'a long password', school }),
+    ).toBeUndefined();
   });
 
   test('right name and password open a session, whatever the case of the name', async () => {
@@ -86,11 +113,14 @@ describe('the door', () => {
     expect(await signIn('nobody', 'a long password')).toEqual(await signIn('tova', 'wrong'));
   });
 
-  test.each(['bo', 'no such name'])('after five failures %s has to wait, even with the right password', async (name) => {
-    for (let tries = 0; tries < 5; tries++) await signIn(name, 'wrong');
-    const answer = await signIn(name, 'Bo has a password');
-    expect(!answer.ok && answer.say).toMatch(/Too many tries .* Wait \d+ seconds/);
-  });
+  test.each(['bo', 'no such name'])(
+    'after five failures %s has to wait, even with the right password',
+    async (name) => {
+      for (let tries = 0; tries < 5; tries++) await signIn(name, 'wrong');
+      const answer = await signIn(name, 'Bo has a password');
+      expect(!answer.ok && answer.say).toMatch(/Too many tries .* Wait \d+ seconds/);
+    },
+  );
 
   test('a closed session is nobody, so is an invented one', async () => {
     const token = await openSession(ada.id);
@@ -122,7 +152,9 @@ describe('what a person may see', () => {
 
   test('a student cannot read another’s take, even by raw SQL as the web role', async () => {
     const body = sent(ada.id);
-    expect((await here.as(ada.token, async (db) => keepTake(db, (await signedInPerson(db))!, body, NOW))).ok).toBe(true);
+    expect((await here.as(ada.token, async (db) => keepTake(db, (await signedInPerson(db))!, body, NOW))).ok).toBe(
+      true,
+    );
     expect(await here.as(bo.token, (db) => take(db, body.id))).toBeUndefined();
     const raw = await here.as(bo.token, (db) => db.query('select * from take where id = $1 or true', [body.id]));
     expect(raw.rows).toEqual([]);
@@ -180,14 +212,22 @@ describe('what a person may see', () => {
 
   test('a sign-in name is had once, also across case', async () => {
     const again = await here.as(teacherToken, (db) =>
-      addStudent(db, teacher, { name: 'Other', signInName: 'ADA', password: 'another password', level: 'advanced', setup: 'crossed', school }),
+      addStudent(db, teacher, {
+        name: 'Other',
+        signInName: 'ADA',
+        password: 'another password',
+        level: 'advanced',
+        setup: 'crossed',
+        school,
+      }),
     );
     expect(again).toBe('taken');
   });
 });
 
 describe('keeping a take', () => {
-  const keep = (token: string, body: unknown, now = NOW) => here.as(token, async (db) => keepTake(db, (await signedInPerson(db))!, body, now));
+  const keep = (token: string, body: unknown, now = NOW) =>
+    here.as(token, async (db) => keepTake(db, (await signedInPerson(db))!, body, now));
   const count = async () => (await here.owner.query('select from take')).rowCount;
 
   test('its row has the figures that judging gives, its document judges the same again', async () => {
@@ -234,7 +274,9 @@ describe('keeping a take', () => {
   test.each([
     [
       '200,000 hits',
-      () => ({ take: { ...writeTake(anyTake()), hits: Array.from({ length: 200_000 }, () => ({ limb: 'right hand', ms: 1 })) } }),
+      () => ({
+        take: { ...writeTake(anyTake()), hits: Array.from({ length: 200_000 }, () => ({ limb: 'right hand', ms: 1 })) },
+      }),
       /200,000 hits/,
     ],
     ['a tempo of 5', () => ({ take: writeTake(anyTake({ tempo: [{ fromBar: 0, bpm: 5 }] })) }), /slowest tempo is 20/],
@@ -243,7 +285,13 @@ describe('keeping a take', () => {
       () => {
         const json = writeTake(anyTake());
         return {
-          take: { ...json, groove: { ...json.groove, bars: [{ ...json.groove.bars[0]!, strokes: [{ ...json.groove.bars[0]!.strokes[0]!, at: '1/7' }] }] } },
+          take: {
+            ...json,
+            groove: {
+              ...json.groove,
+              bars: [{ ...json.groove.bars[0]!, strokes: [{ ...json.groove.bars[0]!.strokes[0]!, at: '1/7' }] }],
+            },
+          },
         };
       },
       /no slot here/,
@@ -256,7 +304,9 @@ describe('keeping a take', () => {
   ] as const)('with %s it is refused whole', async (_, change, words) => {
     const before = await count();
     const answer = await keep(ada.token, sent(ada.id, change() as Record<string, unknown>));
-    expect(!answer.ok && answer.problems.map(({ where, say, remedy }) => `${where} ${say} ${remedy}`).join(' ')).toMatch(words);
+    expect(
+      !answer.ok && answer.problems.map(({ where, say, remedy }) => `${where} ${say} ${remedy}`).join(' '),
+    ).toMatch(words);
     expect(await count()).toBe(before);
   });
 
@@ -277,9 +327,18 @@ describe('keeping a take', () => {
 
 test('an ended assignment leaves Today; its groove and takes stay', async () => {
   const id = await here.as(teacherToken, (db) =>
-    setAssignment(db, teacher, { student_id: bo.id, groove_id: grooveId, tempo: 80, click: '2 and 4', minutes: 5, reason: 'Then on.' }),
+    setAssignment(db, teacher, {
+      student_id: bo.id,
+      groove_id: grooveId,
+      tempo: 80,
+      click: '2 and 4',
+      minutes: 5,
+      reason: 'Then on.',
+    }),
   );
-  expect(await here.as(bo.token, (db) => openAssignments(db, bo.id))).toMatchObject([{ title: 'Slow crossing', tempo: 80, set_by: 'Tova Lind' }]);
+  expect(await here.as(bo.token, (db) => openAssignments(db, bo.id))).toMatchObject([
+    { title: 'Slow crossing', tempo: 80, set_by: 'Tova Lind' },
+  ]);
   expect(await here.as(teacherToken, (db) => endAssignment(db, id))).toBe(true);
   expect(await here.as(bo.token, (db) => openAssignments(db, bo.id))).toEqual([]);
   expect(await here.as(bo.token, (db) => groove(db, grooveId))).toBeDefined();
@@ -289,15 +348,21 @@ describe('saving a groove', () => {
   test('raises the save number and the columns; a save from before is answered with what stands there', async () => {
     const made = STARTER_GROOVES[2]!.groove;
     const id = await here.as(teacherToken, (db) => addGroove(db, teacher, { groove: made, level: 'advanced' }));
-    const save = (from: number, title: string) => here.as(teacherToken, (db) => saveGroove(db, id, from, { ...made, title, tempo: 97.5 }));
+    const save = (from: number, title: string) =>
+      here.as(teacherToken, (db) => saveGroove(db, id, from, { ...made, title, tempo: 97.5 }));
     expect(await save(1, 'First')).toEqual({ kind: 'saved', save_number: 2 });
-    expect(await save(1, 'Second')).toMatchObject({ kind: 'behind', current: { save_number: 2, title: 'First', tempo: 97.5, groove: { title: 'First' } } });
+    expect(await save(1, 'Second')).toMatchObject({
+      kind: 'behind',
+      current: { save_number: 2, title: 'First', tempo: 97.5, groove: { title: 'First' } },
+    });
     expect(await here.as(teacherToken, (db) => groove(db, id))).toMatchObject({ title: 'First', save_number: 2 });
   });
 
   test('a student can save none, not even one that is set for her', async () => {
     const before = await here.as(teacherToken, (db) => groove(db, grooveId));
-    const answer = await here.as(ada.token, (db) => saveGroove(db, grooveId, before!.save_number, { ...before!.groove, title: 'Mine now' }));
+    const answer = await here.as(ada.token, (db) =>
+      saveGroove(db, grooveId, before!.save_number, { ...before!.groove, title: 'Mine now' }),
+    );
     expect(answer.kind).toBe('behind');
     expect(await here.as(teacherToken, (db) => groove(db, grooveId))).toEqual(before);
   });
@@ -321,20 +386,31 @@ describe('the library', () => {
       await setLabels(db, grooveId, { level: 'concert', tags: ['mine'] });
       await setArchived(db, grooveId, true);
     });
-    expect(await here.as(ada.token, (db) => groove(db, grooveId))).toMatchObject({ level: 'first year', archived: false });
+    expect(await here.as(ada.token, (db) => groove(db, grooveId))).toMatchObject({
+      level: 'first year',
+      archived: false,
+    });
   });
 
   test('favourites are each person’s own, and only of grooves one may see', async () => {
-    await here.as(ada.token, (db) => setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, grooveId, true));
-    await here.as(ada.token, (db) => setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, grooveId, true));
+    await here.as(ada.token, (db) =>
+      setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, grooveId, true),
+    );
+    await here.as(ada.token, (db) =>
+      setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, grooveId, true),
+    );
     expect((await here.as(ada.token, (db) => groove(db, grooveId)))?.favourite).toBe(true);
     expect((await here.as(teacherToken, (db) => groove(db, grooveId)))?.favourite).toBe(false);
     const hidden = await here.as(teacherToken, (db) => addGroove(db, teacher, STARTER_GROOVES[2]!));
     await here.as(ada.token, (db) => setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, hidden, true));
     const forBo = { id: bo.id, workshop_id: teacher.workshop_id };
-    await expect(here.as(ada.token, (db) => setFavourite(db, forBo, grooveId, true))).rejects.toThrow(/row-level security/);
+    await expect(here.as(ada.token, (db) => setFavourite(db, forBo, grooveId, true))).rejects.toThrow(
+      /row-level security/,
+    );
     expect((await here.owner.query('select from favourite')).rowCount).toBe(1);
-    await here.as(ada.token, (db) => setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, grooveId, false));
+    await here.as(ada.token, (db) =>
+      setFavourite(db, { id: ada.id, workshop_id: teacher.workshop_id }, grooveId, false),
+    );
     expect((await here.as(ada.token, (db) => groove(db, grooveId)))?.favourite).toBe(false);
   });
 });
@@ -344,7 +420,11 @@ describe('the workshop', () => {
     const own = { name: 'Ours', syllables: { 4: ['ka', 'po', 'ki'] } };
     await here.as(teacherToken, (db) => saveSettings(db, teacher.workshop_id, { ...USUAL_SETTINGS, schools: [own] }));
     await here.as(teacherToken, (db) => changePerson(db, ada.id, { school: 'Ours', level: 'advanced' }));
-    expect(await here.as(ada.token, signedInPerson)).toMatchObject({ school: own, level: 'advanced', setup: 'crossed' });
+    expect(await here.as(ada.token, signedInPerson)).toMatchObject({
+      school: own,
+      level: 'advanced',
+      setup: 'crossed',
+    });
     await here.as(ada.token, (db) => saveSettings(db, teacher.workshop_id, USUAL_SETTINGS));
     expect((await here.as(bo.token, signedInPerson))?.settings.schools).toEqual([own]);
     expect(await here.as(ada.token, (db) => changePerson(db, ada.id, { level: 'first year' }))).toBe(false);

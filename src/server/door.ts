@@ -13,7 +13,10 @@ const FAILURES_FORGOTTEN_SECONDS = 15 * 60;
 export type SignInAnswer = { ok: true; token: string } | { ok: false; say: string };
 
 /** The same words whether the name or the password is wrong, so that names cannot be found out. */
-const WRONG: SignInAnswer = { ok: false, say: 'Name and password do not go together. Try again, or ask your teacher for a new password.' };
+const WRONG: SignInAnswer = {
+  ok: false,
+  say: 'Name and password do not go together. Try again, or ask your teacher for a new password.',
+};
 
 /** argon2id with the library's parameters (19 MiB, two passes), which follow OWASP's first choice. */
 export const hashPassword = (password: string): Promise<string> => hash(password);
@@ -42,7 +45,10 @@ export async function signIn(name: string, password: string): Promise<SignInAnsw
   const key = createHash('sha256').update(name.trim().toLowerCase()).digest('hex');
   const before = await failures().get(key);
   if (before && before.remainingPoints <= 0) return tooMany(before);
-  const { rows } = await doorPool().query<{ person_id: string; password_hash: string }>('select * from door_credential($1)', [name.trim()]);
+  const { rows } = await doorPool().query<{ person_id: string; password_hash: string }>(
+    'select * from door_credential($1)',
+    [name.trim()],
+  );
   decoy ??= hashPassword(randomBytes(12).toString('hex'));
   const known = rows[0];
   const right = await verify(known?.password_hash ?? (await decoy), password);
@@ -60,7 +66,10 @@ export async function signIn(name: string, password: string): Promise<SignInAnsw
 }
 
 function tooMany({ msBeforeNext }: RateLimiterRes): SignInAnswer {
-  return { ok: false, say: `Too many tries for this name. Wait ${Math.max(1, Math.ceil(msBeforeNext / 1000))} seconds, then try again.` };
+  return {
+    ok: false,
+    say: `Too many tries for this name. Wait ${Math.max(1, Math.ceil(msBeforeNext / 1000))} seconds, then try again.`,
+  };
 }
 
 /** Opens a session and gives its token; the database keeps only the token's hash. */

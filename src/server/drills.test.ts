@@ -19,10 +19,23 @@ let student: string;
 let studentId: string;
 
 beforeAll(async () => {
-  token = (await setUpWorkshop({ workshop: 'Drill shed', teacher: 'Tova Lind', signInName: 'tova', password: 'a long password', school }))!;
+  token = (await setUpWorkshop({
+    workshop: 'Drill shed',
+    teacher: 'Tova Lind',
+    signInName: 'tova',
+    password: 'a long password',
+    school,
+  }))!;
   teacher = await here.as(token, async (db) => (await signedInPerson(db))!);
   studentId = await here.as(token, (db) =>
-    addStudent(db, teacher, { name: 'Ada', signInName: 'ada', password: 'Ada has a password', level: 'second year', setup: 'crossed', school }),
+    addStudent(db, teacher, {
+      name: 'Ada',
+      signInName: 'ada',
+      password: 'Ada has a password',
+      level: 'second year',
+      setup: 'crossed',
+      school,
+    }),
   );
   student = await openSession(studentId);
 });
@@ -33,7 +46,9 @@ test('a drill is kept as its rule and makes the same bars again; kept under the 
   expect(kept).toMatchObject({ name: 'Between, two of them', tags: ['16ths'] });
   expect(makeDrill(kept!.rule)).toEqual(makeDrill(rule));
   expect(ready(kept!.rule).ok).toBe(true);
-  await here.as(token, (db) => keepDrill(db, teacher, { name: 'Between, two of them', tags: [], rule: { ...rule, goal: 99 } }));
+  await here.as(token, (db) =>
+    keepDrill(db, teacher, { name: 'Between, two of them', tags: [], rule: { ...rule, goal: 99 } }),
+  );
   expect((await here.as(token, drills)).map((one) => one.rule.goal)).toEqual([99]);
 });
 
@@ -55,7 +70,9 @@ test('a drill that was kept by an older Mochila is read with what is usual now, 
 
 test('drills are the teacher’s: a student sees, keeps and drops none', async () => {
   expect(await here.as(student, drills)).toEqual([]);
-  await expect(here.as(student, (db) => keepDrill(db, teacher, { name: 'Mine', tags: [], rule }))).rejects.toThrow(/row-level security/);
+  await expect(here.as(student, (db) => keepDrill(db, teacher, { name: 'Mine', tags: [], rule }))).rejects.toThrow(
+    /row-level security/,
+  );
   const [kept] = await here.as(token, drills);
   await here.as(student, (db) => dropDrill(db, kept!.id));
   expect(await here.as(token, drills)).toHaveLength(1);
@@ -63,7 +80,8 @@ test('drills are the teacher’s: a student sees, keeps and drops none', async (
   expect(await here.as(token, drills)).toEqual([]);
 });
 
-const writtenOut = (name: string, one = rule) => here.as(token, (db) => grooveOfDrill(db, teacher, { name, rule: one }, 'first year'));
+const writtenOut = (name: string, one = rule) =>
+  here.as(token, (db) => grooveOfDrill(db, teacher, { name, rule: one }, 'first year'));
 
 test('a drill is written out once for the same rule and name; another rule is another groove, and the first stays as it is', async () => {
   const [first, again] = [await writtenOut('Planks'), await writtenOut('Planks')];
@@ -73,7 +91,9 @@ test('a drill is written out once for the same rule and name; another rule is an
   expect(before).toMatchObject({ title: 'Planks', drill: { version: 1, rule: { picked: [7, 3] } } });
   expect(before!.drill!.parts.map(({ from }) => from)).toEqual([0, 1]);
   // Not even the bench may write over it.
-  expect(await here.as(token, (db) => saveGroove(db, first.value, 1, { ...before!.groove, tempo: 33 }))).toEqual({ kind: 'gone' });
+  expect(await here.as(token, (db) => saveGroove(db, first.value, 1, { ...before!.groove, tempo: 33 }))).toEqual({
+    kind: 'gone',
+  });
   const other = await writtenOut('Planks', { ...rule, picked: [1, 2, 3] });
   expect(other.ok && other.value).not.toBe(first.value);
   expect(await here.as(token, (db) => groove(db, first.value))).toEqual(before);
@@ -86,19 +106,31 @@ test('what is set keeps its bars though the drill is changed and dropped; the st
   if (!written.ok) throw new Error('none');
   expect(await here.as(student, (db) => groove(db, written.value))).toBeUndefined();
   await here.as(token, (db) =>
-    setAssignment(db, teacher, { student_id: studentId, groove_id: written.value, tempo: 80, click: 'counts', minutes: 5, reason: 'Slowly.' }),
+    setAssignment(db, teacher, {
+      student_id: studentId,
+      groove_id: written.value,
+      tempo: 80,
+      click: 'counts',
+      minutes: 5,
+      reason: 'Slowly.',
+    }),
   );
   const set = await here.as(student, (db) => groove(db, written.value));
   await here.as(token, (db) => keepDrill(db, teacher, { name: 'For Ada', tags: [], rule: { ...rule, picked: [0] } }));
   await here.as(token, (db) => dropDrill(db, id));
   expect(await here.as(student, (db) => groove(db, written.value))).toEqual(set);
-  expect(await here.as(student, (db) => openAssignments(db, studentId))).toMatchObject([{ title: 'For Ada', groove_id: written.value }]);
+  expect(await here.as(student, (db) => openAssignments(db, studentId))).toMatchObject([
+    { title: 'For Ada', groove_id: written.value },
+  ]);
 });
 
 test('too long for one go, or nothing at all, is said and keeps nothing', async () => {
   const grooves = async () => (await here.owner.query('select from groove')).rowCount;
   const before = await grooves();
-  expect(await writtenOut('All', { ...rule, picked: undefined, most: 1000 })).toMatchObject({ ok: false, problems: [{ path: ['most'] }] });
+  expect(await writtenOut('All', { ...rule, picked: undefined, most: 1000 })).toMatchObject({
+    ok: false,
+    problems: [{ path: ['most'] }],
+  });
   expect(await writtenOut('None', { ...rule, ostinato: 'hat 16ths' })).toMatchObject({ ok: false });
   expect(await grooves()).toBe(before);
 });

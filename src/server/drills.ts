@@ -59,11 +59,10 @@ export async function grooveOfDrill(
   level: Level,
   id?: string,
 ): Promise<Result<string>> {
-  const before = await db.query<{ id: string }>("select id from groove where workshop_id = $1 and title = $2 and drill -> 'rule' = $3::jsonb", [
-    teacher.workshop_id,
-    name,
-    JSON.stringify(rule),
-  ]);
+  const before = await db.query<{ id: string }>(
+    "select id from groove where workshop_id = $1 and title = $2 and drill -> 'rule' = $3::jsonb",
+    [teacher.workshop_id, name, JSON.stringify(rule)],
+  );
   if (before.rows[0]) return ok(before.rows[0].id);
   const made = makeDrill(rule);
   if (!made.ok) return made;

@@ -83,7 +83,8 @@ export async function addGroove(
 }
 
 /** `saved` with the new save number; `behind` with what stands there when somebody else saved meanwhile; `gone` when there is none that can be saved. */
-export type Saved = { kind: 'saved'; save_number: number } | { kind: 'behind'; current: StoredGroove } | { kind: 'gone' };
+export type Saved =
+  { kind: 'saved'; save_number: number } | { kind: 'behind'; current: StoredGroove } | { kind: 'gone' };
 
 /** Saves a groove that was edited from the save `from`; a later one is never overwritten, and the bars of a drill stay as they are. */
 export async function saveGroove(db: Db, id: string, from: number, edited: Groove): Promise<Saved> {
@@ -109,11 +110,19 @@ export async function setLabels(db: Db, id: string, { level, tags }: GrooveLabel
 
 /** Puts a groove away, or brings it back. */
 export async function setArchived(db: Db, id: string, archived: boolean): Promise<void> {
-  await db.query('update groove set archived_at = case when $2 then coalesce(archived_at, now()) end where id = $1', [id, archived]);
+  await db.query('update groove set archived_at = case when $2 then coalesce(archived_at, now()) end where id = $1', [
+    id,
+    archived,
+  ]);
 }
 
 /** Marks a groove as a favourite of the person's own, or takes the mark off. One that may not be seen is left alone. */
-export async function setFavourite(db: Db, person: Pick<Person, 'id' | 'workshop_id'>, id: string, favourite: boolean): Promise<void> {
+export async function setFavourite(
+  db: Db,
+  person: Pick<Person, 'id' | 'workshop_id'>,
+  id: string,
+  favourite: boolean,
+): Promise<void> {
   if (favourite)
     await db.query(
       `insert into favourite (person_id, groove_id, workshop_id) select $1, id, $3 from groove where id = $2

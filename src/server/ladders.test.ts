@@ -21,11 +21,24 @@ let unset: string;
 const climb = (rung: number): Climb => ({ ...usualClimb(90), standing: { ...FIRST_STANDING, rung, clean: 1 } });
 
 beforeAll(async () => {
-  teacherToken = (await setUpWorkshop({ workshop: 'Ladder shed', teacher: 'Tova Lind', signInName: 'tova', password: 'a long password', school }))!;
+  teacherToken = (await setUpWorkshop({
+    workshop: 'Ladder shed',
+    teacher: 'Tova Lind',
+    signInName: 'tova',
+    password: 'a long password',
+    school,
+  }))!;
   const teacher = await here.as(teacherToken, async (db) => (await signedInPerson(db))!);
   const addAs = async (name: string) => {
     const id = await here.as(teacherToken, (db) =>
-      addStudent(db, teacher, { name, signInName: name, password: `${name} has a password`, level: 'second year', setup: 'crossed', school }),
+      addStudent(db, teacher, {
+        name,
+        signInName: name,
+        password: `${name} has a password`,
+        level: 'second year',
+        setup: 'crossed',
+        school,
+      }),
     );
     const token = await openSession(id);
     return { ...(await here.as(token, async (db) => (await signedInPerson(db))!)), token };
@@ -36,7 +49,14 @@ beforeAll(async () => {
     await addGroove(db, teacher, STARTER_GROOVES[1]!),
   ])) as [string, string];
   await here.as(teacherToken, (db) =>
-    setAssignment(db, teacher, { student_id: ada.id, groove_id: set, tempo: 72, click: 'counts', minutes: 10, reason: 'Climb.' }),
+    setAssignment(db, teacher, {
+      student_id: ada.id,
+      groove_id: set,
+      tempo: 72,
+      click: 'counts',
+      minutes: 10,
+      reason: 'Climb.',
+    }),
   );
 });
 
@@ -56,10 +76,14 @@ describe('where somebody stands on a ladder', () => {
     expect(await here.as(teacherToken, (db) => ladderOf(db, ada.id, set, new Date()))).toBeDefined();
     expect(await here.as(bo.token, (db) => ladderOf(db, ada.id, set, new Date()))).toBeUndefined();
     await expect(here.as(bo.token, (db) => keepLadder(db, ada, set, climb(0)))).rejects.toThrow(/row-level security/);
-    await expect(here.as(teacherToken, (db) => keepLadder(db, ada, set, climb(0)))).rejects.toThrow(/row-level security/);
+    await expect(here.as(teacherToken, (db) => keepLadder(db, ada, set, climb(0)))).rejects.toThrow(
+      /row-level security/,
+    );
   });
 
   test('is only of a groove one may see', async () => {
-    await expect(here.as(ada.token, (db) => keepLadder(db, ada, unset, climb(0)))).rejects.toThrow(/row-level security/);
+    await expect(here.as(ada.token, (db) => keepLadder(db, ada, unset, climb(0)))).rejects.toThrow(
+      /row-level security/,
+    );
   });
 });

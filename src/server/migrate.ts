@@ -30,7 +30,9 @@ export async function migrate(ownerUrl: string, passwords: RolePasswords): Promi
       await ensureRole(client, `mochila_${kind}`, 'nologin');
       const login = loginRole(databaseOf(ownerUrl), kind);
       await ensureRole(client, login, 'login');
-      await client.query(`alter role ${pg.escapeIdentifier(login)} with login password ${pg.escapeLiteral(passwords[kind])}`);
+      await client.query(
+        `alter role ${pg.escapeIdentifier(login)} with login password ${pg.escapeLiteral(passwords[kind])}`,
+      );
       await client.query(`grant mochila_${kind} to ${pg.escapeIdentifier(login)}`);
     }
     await runner({
@@ -67,7 +69,8 @@ export async function ensureDatabase(url: string): Promise<void> {
   await client.connect();
   try {
     const { rowCount } = await client.query('select from pg_database where datname = $1', [databaseOf(url)]);
-    if (!rowCount) await client.query(`create database ${pg.escapeIdentifier(databaseOf(url))} encoding 'UTF8' template template0`);
+    if (!rowCount)
+      await client.query(`create database ${pg.escapeIdentifier(databaseOf(url))} encoding 'UTF8' template template0`);
   } finally {
     await client.end();
   }
@@ -81,7 +84,8 @@ export async function dropDatabase(url: string): Promise<void> {
   await client.connect();
   try {
     await client.query(`drop database if exists ${pg.escapeIdentifier(databaseOf(url))} with (force)`);
-    for (const kind of ['web', 'door'] as const) await client.query(`drop role if exists ${pg.escapeIdentifier(loginRole(databaseOf(url), kind))}`);
+    for (const kind of ['web', 'door'] as const)
+      await client.query(`drop role if exists ${pg.escapeIdentifier(loginRole(databaseOf(url), kind))}`);
   } finally {
     await client.end();
   }

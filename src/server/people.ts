@@ -61,7 +61,16 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
   const { rowCount } = await db.query(
     `insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school)
      values ($1, $2, 'student', $3, lower($4), $5, $6, $7, $8) on conflict do nothing`,
-    [id, teacher.workshop_id, given.name, given.signInName, given.birthYear ?? null, given.level, given.setup, given.school],
+    [
+      id,
+      teacher.workshop_id,
+      given.name,
+      given.signInName,
+      given.birthYear ?? null,
+      given.level,
+      given.setup,
+      given.school,
+    ],
   );
   if (!rowCount) return 'taken';
   await db.query('select set_password($1, $2)', [id, await hashPassword(given.password)]);
@@ -69,7 +78,11 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
 }
 
 /** Changes how a person counts, sits and is judged; false when the teacher has no such person. */
-export async function changePerson(db: Db, id: string, change: { school?: string; level?: Level; setup?: Setup }): Promise<boolean> {
+export async function changePerson(
+  db: Db,
+  id: string,
+  change: { school?: string; level?: Level; setup?: Setup },
+): Promise<boolean> {
   const { rowCount } = await db.query(
     'update person set school = coalesce($2, school), level = coalesce($3, level), setup = coalesce($4, setup) where id = $1',
     [id, change.school, change.level, change.setup],

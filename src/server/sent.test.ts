@@ -2,11 +2,19 @@ import { expect, test } from 'vitest';
 import { readSent } from './sent';
 
 const request = (body: string, headers: Record<string, string> = {}) =>
-  new Request('http://drums.example/api/takes', { method: 'POST', body, headers: { host: 'drums.example', 'content-type': 'application/json', ...headers } });
+  new Request('http://drums.example/api/takes', {
+    method: 'POST',
+    body,
+    headers: { host: 'drums.example', 'content-type': 'application/json', ...headers },
+  });
 
 test('JSON of our own pages is read, also behind a proxy', async () => {
   expect(await readSent(request('{"a":1}', { origin: 'http://drums.example' }))).toEqual({ ok: true, json: { a: 1 } });
-  expect(await readSent(request('1', { host: '127.0.0.1:3000', 'x-forwarded-host': 'drums.example', origin: 'https://drums.example' }))).toEqual({
+  expect(
+    await readSent(
+      request('1', { host: '127.0.0.1:3000', 'x-forwarded-host': 'drums.example', origin: 'https://drums.example' }),
+    ),
+  ).toEqual({
     ok: true,
     json: 1,
   });

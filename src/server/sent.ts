@@ -7,8 +7,10 @@ export type Sent = { ok: true; json: unknown } | { ok: false; status: 400 | 403 
 export async function readSent(request: Request): Promise<Sent> {
   const origin = request.headers.get('origin');
   const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
-  if (origin && (!URL.canParse(origin) || new URL(origin).host !== host)) return { ok: false, status: 403, say: 'This was sent from another site.' };
-  if (!request.headers.get('content-type')?.startsWith('application/json')) return { ok: false, status: 415, say: 'Send JSON.' };
+  if (origin && (!URL.canParse(origin) || new URL(origin).host !== host))
+    return { ok: false, status: 403, say: 'This was sent from another site.' };
+  if (!request.headers.get('content-type')?.startsWith('application/json'))
+    return { ok: false, status: 415, say: 'Send JSON.' };
   const tooLarge: Sent = { ok: false, status: 413, say: 'This is too large for a take: record a shorter one.' };
   if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) return tooLarge;
   const parts: Uint8Array[] = [];

@@ -10,7 +10,13 @@ const COOKIE = 'mochila_session';
 /** Puts the session's token into the browser: out of reach of scripts, and never sent from other sites. */
 export async function rememberSession(token: string): Promise<void> {
   const secure = (await headers()).get('x-forwarded-proto') === 'https';
-  (await cookies()).set(COOKIE, token, { httpOnly: true, sameSite: 'lax', secure, path: '/', maxAge: SESSION_DAYS * 86_400 });
+  (await cookies()).set(COOKIE, token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure,
+    path: '/',
+    maxAge: SESSION_DAYS * 86_400,
+  });
 }
 
 export async function forgetSession(): Promise<void> {

@@ -37,11 +37,14 @@ const ROW = `select t.id, t.player_id, p.name as player, t.groove_id, t.document
 const FROM = 'from take t join person p on p.id = t.player_id';
 
 /** Takes the person may see, the newest first; of one player when named. Lists are cut at `most`. */
-export async function takes(db: Db, { playerId, most = 100 }: { playerId?: string; most?: number } = {}): Promise<TakeRow[]> {
-  const { rows } = await db.query<TakeRow>(`${ROW} ${FROM} where $1::uuid is null or t.player_id = $1 order by t.played_at desc, t.id limit $2`, [
-    playerId ?? null,
-    most,
-  ]);
+export async function takes(
+  db: Db,
+  { playerId, most = 100 }: { playerId?: string; most?: number } = {},
+): Promise<TakeRow[]> {
+  const { rows } = await db.query<TakeRow>(
+    `${ROW} ${FROM} where $1::uuid is null or t.player_id = $1 order by t.played_at desc, t.id limit $2`,
+    [playerId ?? null, most],
+  );
   return rows;
 }
 
@@ -71,13 +74,25 @@ export const sentTakeShape = z.strictObject({
 export async function keepTake(db: Db, player: Person, json: unknown, now: Date): Promise<Result<{ id: string }>> {
   const sent = sentTakeShape.safeParse(json);
   if (!sent.success)
-    return fail(...sent.error.issues.map((issue) => ({ path: issue.path.map(String), where: issue.path.join(' '), say: issue.message, remedy: '' })));
+    return fail(
+      ...sent.error.issues.map((issue) => ({
+        path: issue.path.map(String),
+        where: issue.path.join(' '),
+        say: issue.message,
+        remedy: '',
+      })),
+    );
   const read = readTake(sent.data.take);
   if (!read.ok) return read;
   const { id, playerId, grooveId, assignmentId, playedAt } = sent.data;
   // Somebody else signed in on this browser before the take could be sent.
   if (playerId !== player.id)
-    return fail({ path: ['playerId'], where: 'player', say: 'This take is another person’s.', remedy: 'It is sent when they sign in here again.' });
+    return fail({
+      path: ['playerId'],
+      where: 'player',
+      say: 'This take is another person’s.',
+      remedy: 'It is sent when they sign in here again.',
+    });
 
   const known = await db.query('select from take where id = $1', [id]);
   if (known.rowCount) return ok({ id });
@@ -87,9 +102,19 @@ export async function keepTake(db: Db, player: Person, json: unknown, now: Date)
     [grooveId, assignmentId ?? null, player.id],
   );
   if (!allowed.rows[0]!.groove)
-    return fail({ path: ['grooveId'], where: 'groove', say: 'This groove is not there any more.', remedy: 'Open Today and choose another.' });
+    return fail({
+      path: ['grooveId'],
+      where: 'groove',
+      say: 'This groove is not there any more.',
+      remedy: 'Open Today and choose another.',
+    });
   if (!allowed.rows[0]!.assignment)
-    return fail({ path: ['assignmentId'], where: 'assignment', say: 'This was not set for you.', remedy: 'Open Today and start from there.' });
+    return fail({
+      path: ['assignmentId'],
+      where: 'assignment',
+      say: 'This was not set for you.',
+      remedy: 'Open Today and start from there.',
+    });
   // A clock that runs ahead must not put a take into the future of the log.
   const at = new Date(Math.min(Date.parse(playedAt), now.getTime()));
   await insertTake(db, { id, player, grooveId, assignmentId, playedAt: at, take: read.value });
@@ -128,12 +153,20 @@ function judgedValues(played: Take, level: Level): unknown[] {
   ];
 }
 
-const placeholders = (count: number, from = 1) => Array.from({ length: count }, (_, index) => `$${from + index}`).join(', ');
+const placeholders = (count: number, from = 1) =>
+  Array.from({ length: count }, (_, index) => `$${from + index}`).join(', ');
 
 /** Judges a take and writes its row. */
 export async function insertTake(
   db: Db,
-  kept: { id: string; player: Pick<Person, 'id' | 'workshop_id' | 'level'>; grooveId: string; assignmentId?: string; playedAt: Date; take: Take },
+  kept: {
+    id: string;
+    player: Pick<Person, 'id' | 'workshop_id' | 'level'>;
+    grooveId: string;
+    assignmentId?: string;
+    playedAt: Date;
+    take: Take;
+  },
 ): Promise<void> {
   const { player, take: played } = kept;
   const values = [
@@ -161,13 +194,17 @@ export async function insertTake(
 
 /** Judges anew, as the database's owner, what an older version of the judging was applied to. Gives how many those were. */
 export async function rejudgeTakes(db: Db): Promise<number> {
-  const { rows } = await db.query<{ id: string; level: Level; document: unknown }>('select id, level, document from take where judge_version < $1', [
-    JUDGE_VERSION,
-  ]);
+  const { rows } = await db.query<{ id: string; level: Level; document: unknown }>(
+    'select id, level, document from take where judge_version < $1',
+    [JUDGE_VERSION],
+  );
   for (const { id, level, document } of rows) {
     const read = readTake(document);
     if (!read.ok) throw new Error(`Take ${id} cannot be read: ${sentence(read.problems[0]!)}`);
-    await db.query(`update take set (${JUDGED.join(', ')}) = (${placeholders(JUDGED.length, 2)}) where id = $1`, [id, ...judgedValues(read.value, level)]);
+    await db.query(`update take set (${JUDGED.join(', ')}) = (${placeholders(JUDGED.length, 2)}) where id = $1`, [
+      id,
+      ...judgedValues(read.value, level),
+    ]);
   }
   return rows.length;
 }

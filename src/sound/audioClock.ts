@@ -11,7 +11,12 @@ const READINGS = 61;
 export class AudioClock {
   private readonly offsets: Ms[] = [];
 
-  constructor(private readonly context: Pick<AudioContext, 'currentTime' | 'outputLatency' | 'baseLatency' | 'getOutputTimestamp'>) {}
+  constructor(
+    private readonly context: Pick<
+      AudioContext,
+      'currentTime' | 'outputLatency' | 'baseLatency' | 'getOutputTimestamp'
+    >,
+  ) {}
 
   /** Takes a reading; to be called with each animation frame while sound runs. */
   read(now: Ms = performance.now()): void {

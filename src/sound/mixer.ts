@@ -52,7 +52,9 @@ export class Mixer {
   /** Replaces what was due from a frame on by these cues; what is due before it stays. */
   cue(cues: readonly Cue[], fromFrame = -Infinity): void {
     // A word begins before its slot, so it may have begun already although its slot is still to be replaced.
-    const sounding = new Set(this.ringing.flatMap(({ cue }) => (cue && cue.frame >= fromFrame ? [`${cue.frame} ${cue.voice}`] : [])));
+    const sounding = new Set(
+      this.ringing.flatMap(({ cue }) => (cue && cue.frame >= fromFrame ? [`${cue.frame} ${cue.voice}`] : [])),
+    );
     const anew = cues.filter(({ frame, voice }) => !sounding.has(`${frame} ${voice}`));
     const waiting = this.queue.slice(this.begun).filter((cue) => cue.frame < fromFrame);
     this.queue = [...waiting, ...anew].sort((a, b) => this.start(a) - this.start(b));

@@ -2,7 +2,8 @@ import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { peaks, readMusic, slowed } from './music';
 
 /** A sound file of so many bytes; only what is asked of it is there. */
-const file = (name: string, size: number, bytes = new Uint8Array([1, 2, 3])) => ({ name, size, arrayBuffer: async () => bytes.buffer }) as unknown as File;
+const file = (name: string, size: number, bytes = new Uint8Array([1, 2, 3])) =>
+  ({ name, size, arrayBuffer: async () => bytes.buffer }) as unknown as File;
 const buffer = (samples: number[], rate = 1000) =>
   ({
     sampleRate: rate,
@@ -34,7 +35,9 @@ describe('a file of the player’s own', () => {
   });
 
   test('that is too big, empty, broken or too long says what would work', async () => {
-    await expect(readMusic(file('big.wav', 400_000_000))).rejects.toThrow('“big.wav” is 400 MB. Choose a file below 300 MB, or an MP3 of it.');
+    await expect(readMusic(file('big.wav', 400_000_000))).rejects.toThrow(
+      '“big.wav” is 400 MB. Choose a file below 300 MB, or an MP3 of it.',
+    );
     expect(decode).not.toHaveBeenCalled();
     await expect(readMusic(file('nothing.wav', 0))).rejects.toThrow('“nothing.wav” is empty.');
     decode.mockRejectedValue(new Error('EncodingError'));

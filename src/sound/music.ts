@@ -16,15 +16,20 @@ export interface Music {
 /** Reads a sound file. Throws with words for the person when it cannot be read. */
 export async function readMusic(file: File): Promise<Music> {
   if (file.size > MOST_BYTES)
-    throw new Error(`“${file.name}” is ${Math.round(file.size / 1e6)} MB. Choose a file below ${MOST_BYTES / 1e6} MB, or an MP3 of it.`);
+    throw new Error(
+      `“${file.name}” is ${Math.round(file.size / 1e6)} MB. Choose a file below ${MOST_BYTES / 1e6} MB, or an MP3 of it.`,
+    );
   if (!file.size) throw new Error(`“${file.name}” is empty. Choose a WAV, MP3, OGG or FLAC file.`);
   const bytes = await file.arrayBuffer();
   const digest = await crypto.subtle.digest('SHA-256', bytes);
   const hash = [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
   const buffer = await new OfflineAudioContext(2, 1, RATE).decodeAudioData(bytes).catch(() => {
-    throw new Error(`“${file.name}” cannot be decoded: it is broken, protected, or no sound file. WAV, MP3, OGG and FLAC work.`);
+    throw new Error(
+      `“${file.name}” cannot be decoded: it is broken, protected, or no sound file. WAV, MP3, OGG and FLAC work.`,
+    );
   });
-  if (buffer.duration * 1000 > MOST_MS) throw new Error(`“${file.name}” is longer than half an hour. Cut out the piece you want to play to.`);
+  if (buffer.duration * 1000 > MOST_MS)
+    throw new Error(`“${file.name}” is longer than half an hour. Cut out the piece you want to play to.`);
   return { name: file.name, hash, buffer };
 }
 
@@ -41,12 +46,18 @@ const STRETCHER = '/worklets/stretch.js';
  * The same music at a share of its speed and its own pitch, made whole beforehand so that it plays to the frame: what
  * was struck is within 5 ms of where it belongs (measured in Chromium on a row of clicks). `onShare` hears how much is done.
  */
-export async function slowed(buffer: AudioBuffer, speed: number, onShare: (share: number) => void): Promise<AudioBuffer> {
+export async function slowed(
+  buffer: AudioBuffer,
+  speed: number,
+  onShare: (share: number) => void,
+): Promise<AudioBuffer> {
   if (speed === 1) return buffer;
   const { default: stretcher } = (await import(/* webpackIgnore: true */ /* turbopackIgnore: true */ STRETCHER)) as {
     default: (context: BaseAudioContext, options: AudioWorkletNodeOptions) => Promise<Stretcher>;
   };
-  const channels = Array.from({ length: buffer.numberOfChannels }, (_, channel) => buffer.getChannelData(channel).slice());
+  const channels = Array.from({ length: buffer.numberOfChannels }, (_, channel) =>
+    buffer.getChannelData(channel).slice(),
+  );
   const offline = new OfflineAudioContext(channels.length, Math.ceil(buffer.length / speed), buffer.sampleRate);
   const node = await stretcher(offline, { outputChannelCount: [channels.length] });
   await node.addBuffers(channels);
@@ -64,7 +75,8 @@ export function peaks(buffer: AudioBuffer, fromMs: Ms, toMs: Ms, count: number):
   return Array.from({ length: count }, (_, index) => {
     let peak = 0;
     const end = Math.min(samples.length, Math.floor(from + (index + 1) * length));
-    for (let at = Math.max(0, Math.floor(from + index * length)); at < end; at++) peak = Math.max(peak, Math.abs(samples[at]!));
+    for (let at = Math.max(0, Math.floor(from + index * length)); at < end; at++)
+      peak = Math.max(peak, Math.abs(samples[at]!));
     return peak;
   });
 }

@@ -122,7 +122,9 @@ export class Player {
 
   /** From `ms` of the run on, these sounds in place of those that were due. Their voices are to be prepared. */
   replaceFrom(sounds: readonly Sounding[], ms: Ms): void {
-    const cues = sounds.filter((sound) => sound.ms >= ms).map(({ ms, voice, loud }) => ({ frame: this.frameOf(ms), voice, loud }));
+    const cues = sounds
+      .filter((sound) => sound.ms >= ms)
+      .map(({ ms, voice, loud }) => ({ frame: this.frameOf(ms), voice, loud }));
     this.post({ type: 'cue', cues, fromFrame: Number.isFinite(ms) ? this.frameOf(ms) : undefined });
   }
 

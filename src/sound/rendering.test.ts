@@ -21,11 +21,15 @@ test('every sound of any run starts on the frame its time says, across the block
   fc.assert(
     fc.property(anyRun(), fc.constantFrom(8000, 44_100), (run, rate) => {
       const timed = schedule({ ...run, rounds: 1 });
-      const sounds = timed.sounds.filter(({ ms }) => ms >= timed.startMs).map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));
+      const sounds = timed.sounds
+        .filter(({ ms }) => ms >= timed.startMs)
+        .map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));
       const rendering = { sounds, startMs: timed.startMs, endMs: Math.min(timed.endMs, timed.startMs + 20_000), rate };
       // One sample a voice: what is heard is where it starts, and nothing else.
       const heard = whole(rendering, () => ({ samples: new Float32Array([0.001]), lead: 0 }));
-      const due = new Set(sounds.map(({ ms }) => frameAt(ms, timed.startMs, rate)).filter((frame) => frame < heard.length));
+      const due = new Set(
+        sounds.map(({ ms }) => frameAt(ms, timed.startMs, rate)).filter((frame) => frame < heard.length),
+      );
       expect([...heard.keys()].filter((frame) => heard[frame] !== 0)).toEqual([...due].sort((a, b) => a - b));
     }),
     { numRuns: 15 },

@@ -32,7 +32,10 @@ function samplesOf({ rate, recorded }: Rendering, voice: VoiceName): Sampled {
 }
 
 /** The sound in blocks, mixed by the code that plays it. `voice` gives the samples of a name. */
-export function* blocksOf(rendering: Rendering, voice = (name: VoiceName) => samplesOf(rendering, name)): Generator<Float32Array> {
+export function* blocksOf(
+  rendering: Rendering,
+  voice = (name: VoiceName) => samplesOf(rendering, name),
+): Generator<Float32Array> {
   const { sounds, startMs, rate } = rendering;
   const mixer = new Mixer();
   for (const name of new Set(sounds.map((sound) => sound.voice))) {

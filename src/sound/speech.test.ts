@@ -32,11 +32,20 @@ describe('the recorded words', () => {
   test('say every place that can be called, in every school and grid', () => {
     for (const school of SCHOOLS)
       for (let parts = 1; parts <= 8; parts++) {
-        const rule = usualRule(familyNamed('placement')!, { parts, ostinato: '', most: 64, caller: { pace: 1, calls: 8 } });
+        const rule = usualRule(familyNamed('placement')!, {
+          parts,
+          ostinato: '',
+          most: 64,
+          caller: { pace: 1, calls: 8 },
+        });
         const made = makeDrill(rule);
         const written = made.ok && writeOut(made.value, rule, 'Called');
         if (!written || !written.ok) throw new Error('none');
-        const { calls } = called(written.value, { range: written.value.parts.map((_, index) => index), pace: 1, calls: 100, seed: parts }, school);
+        const { calls } = called(
+          written.value,
+          { range: written.value.parts.map((_, index) => index), pace: 1, calls: 100, seed: parts },
+          school,
+        );
         expect(calls.flatMap((call) => call.words).filter((word) => !isRecorded(word))).toEqual([]);
       }
   });

@@ -41,7 +41,10 @@ export async function sampled(voices: Iterable<VoiceName>, rate: number): Promis
     const word = WORDS[voice.slice('say/'.length)];
     if (!word) continue;
     const at = (frames: number) => Math.round((frames / spoken.rate) * rate);
-    all.set(voice, { samples: (await recordings(rate)).slice(at(word.from), at(word.from + word.frames)), lead: at(word.onset) });
+    all.set(voice, {
+      samples: (await recordings(rate)).slice(at(word.from), at(word.from + word.frames)),
+      lead: at(word.onset),
+    });
   }
   return all;
 }

@@ -34,7 +34,8 @@ describe.each(SURFACES)('%s', (surface) => {
     // Scaled to one level the two are still different sounds.
     const length = Math.min(ghost.length, accent.length);
     let difference = 0;
-    for (let index = 0; index < length; index++) difference += (ghost[index]! / levels[0]! - accent[index]! / levels[2]!) ** 2;
+    for (let index = 0; index < length; index++)
+      difference += (ghost[index]! / levels[0]! - accent[index]! / levels[2]!) ** 2;
     expect(Math.sqrt(difference)).toBeGreaterThan(0.2);
   });
 });
@@ -44,7 +45,9 @@ test('a snare accent is brighter than its ghost', () => {
 });
 
 test('the three clicks differ: 1 is higher than the counts, they than what lies between', () => {
-  const [one, count, division] = (['click/one', 'click/count', 'click/division'] as MadeVoice[]).map((name) => brightness(renderVoice(name, RATE)));
+  const [one, count, division] = (['click/one', 'click/count', 'click/division'] as MadeVoice[]).map((name) =>
+    brightness(renderVoice(name, RATE)),
+  );
   expect(one).toBeGreaterThan(count!);
   expect(count).toBeGreaterThan(division!);
 });
@@ -52,6 +55,8 @@ test('the three clicks differ: 1 is higher than the counts, they than what lies 
 test('a buzz goes on after the stroke, and the same name gives the same sound', () => {
   const buzz = renderVoice('snare/tap/buzz', RATE);
   expect(buzz.length).toBeGreaterThan(render('snare', 'tap').length);
-  expect(energy(buzz.subarray(0.1 * RATE, 0.15 * RATE))).toBeGreaterThan(2 * energy(render('snare', 'tap').subarray(0.1 * RATE, 0.15 * RATE)));
+  expect(energy(buzz.subarray(0.1 * RATE, 0.15 * RATE))).toBeGreaterThan(
+    2 * energy(render('snare', 'tap').subarray(0.1 * RATE, 0.15 * RATE)),
+  );
   expect(renderVoice('snare/tap/buzz', RATE)).toEqual(buzz);
 });

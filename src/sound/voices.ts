@@ -4,7 +4,8 @@ import type { TimedSound } from '../core/schedule';
 import type { ClickVoice } from '../core/time/clickPlan';
 
 /** A sound we make: a surface at a height, pressed into a buzz if so, one of the three clicks, a triplet layer. */
-export type MadeVoice = `${Surface}/${Height}` | `${Surface}/${Height}/buzz` | `click/${ClickVoice}` | `layer/${number}`;
+export type MadeVoice =
+  `${Surface}/${Height}` | `${Surface}/${Height}/buzz` | `click/${ClickVoice}` | `layer/${number}`;
 /** Or a word of the spoken count, which is recorded (see `speech`). */
 export type VoiceName = MadeVoice | `say/${string}`;
 
@@ -32,7 +33,8 @@ export function renderVoice(name: MadeVoice, sampleRate: number): Float32Array<A
   const [what, how, pressed] = name.split('/') as [Surface | 'click' | 'layer', Height & ClickVoice, 'buzz'?];
   const tools = new Synth(sampleRate, seedOf(name));
   if (what === 'click') return CLICKS[how as ClickVoice](tools);
-  if (what === 'layer') return scaled(tools.tone(0.1, LAYER_PITCHES[Number(how)]!, LAYER_PITCHES[Number(how)]!, 0.01, 0.025), 0.4);
+  if (what === 'layer')
+    return scaled(tools.tone(0.1, LAYER_PITCHES[Number(how)]!, LAYER_PITCHES[Number(how)]!, 0.01, 0.025), 0.4);
   const { level, bright } = STRUCK[how as Height];
   const struck = scaled(DRUMS[what](tools, bright), level);
   return pressed ? buzzed(struck, sampleRate) : struck;
@@ -76,7 +78,9 @@ class Synth {
     const floor = this.onePole(low);
     const again = this.onePole(low);
     return this.fill(seconds, (t) => {
-      const sum = ratios.reduce((total, ratio) => total + Math.sign(Math.sin(2 * Math.PI * base * ratio * t + ratio)), 0) / ratios.length;
+      const sum =
+        ratios.reduce((total, ratio) => total + Math.sign(Math.sin(2 * Math.PI * base * ratio * t + ratio)), 0) /
+        ratios.length;
       const once = sum - floor(sum);
       return (once - again(once)) * Math.exp(-t / decay);
     });
@@ -100,16 +104,23 @@ class Synth {
 }
 
 const DRUMS: Record<Surface, (synth: Synth, bright: number) => Samples> = {
-  kick: (s, b) => mixed([s.tone(0.4, 90 + 90 * b, 47, 0.022, 0.12 + 0.05 * b), 1], [s.noise(0.02, 800, 3000, 0.004), 0.25 + 0.7 * b]),
+  kick: (s, b) =>
+    mixed([s.tone(0.4, 90 + 90 * b, 47, 0.022, 0.12 + 0.05 * b), 1], [s.noise(0.02, 800, 3000, 0.004), 0.25 + 0.7 * b]),
   snare: (s, b) =>
     mixed(
       [s.tone(0.25, 215, 178, 0.02, 0.05 + 0.03 * b), 0.55],
       [s.tone(0.12, 345, 322, 0.02, 0.03), 0.3 * b],
       [s.noise(0.35, 900, 3500 + 7500 * b, 0.045 + 0.055 * b), 1.3],
     ),
-  'closed hat': (s, b) => mixed([s.metal(0.16, 412, 6500, 0.016 + 0.026 * b), 0.9], [s.noise(0.08, 6000, 9000 + 7000 * b, 0.012 + 0.012 * b), 0.9]),
-  'open hat': (s, b) => mixed([s.metal(0.9, 412, 6000, 0.18 + 0.12 * b), 0.8], [s.noise(0.9, 5500, 9000 + 7000 * b, 0.16 + 0.1 * b), 0.7]),
-  'hat pedal': (s, b) => mixed([s.metal(0.12, 380, 4200, 0.022), 0.7], [s.noise(0.1, 2500, 6000 + 3000 * b, 0.02), 0.8]),
+  'closed hat': (s, b) =>
+    mixed(
+      [s.metal(0.16, 412, 6500, 0.016 + 0.026 * b), 0.9],
+      [s.noise(0.08, 6000, 9000 + 7000 * b, 0.012 + 0.012 * b), 0.9],
+    ),
+  'open hat': (s, b) =>
+    mixed([s.metal(0.9, 412, 6000, 0.18 + 0.12 * b), 0.8], [s.noise(0.9, 5500, 9000 + 7000 * b, 0.16 + 0.1 * b), 0.7]),
+  'hat pedal': (s, b) =>
+    mixed([s.metal(0.12, 380, 4200, 0.022), 0.7], [s.noise(0.1, 2500, 6000 + 3000 * b, 0.02), 0.8]),
   ride: (s, b) =>
     mixed(
       [s.metal(1.3, 287, 5200, 0.32 + 0.12 * b), 0.55],
@@ -117,31 +128,57 @@ const DRUMS: Record<Surface, (synth: Synth, bright: number) => Samples> = {
       [s.noise(0.05, 5000, 12000, 0.01), 0.4 * b],
     ),
   'ride bell': (s, b) =>
-    mixed([s.tone(1.1, 790, 788, 0.01, 0.3), 0.4], [s.tone(1.1, 1345, 1340, 0.01, 0.26), 0.35 * (0.5 + b)], [s.metal(1, 395, 4800, 0.24), 0.35]),
-  crash: (s, b) => mixed([s.metal(1.8, 305, 3600, 0.45 + 0.25 * b), 0.55], [s.noise(1.8, 3000, 7000 + 9000 * b, 0.35 + 0.25 * b), 0.9]),
+    mixed(
+      [s.tone(1.1, 790, 788, 0.01, 0.3), 0.4],
+      [s.tone(1.1, 1345, 1340, 0.01, 0.26), 0.35 * (0.5 + b)],
+      [s.metal(1, 395, 4800, 0.24), 0.35],
+    ),
+  crash: (s, b) =>
+    mixed(
+      [s.metal(1.8, 305, 3600, 0.45 + 0.25 * b), 0.55],
+      [s.noise(1.8, 3000, 7000 + 9000 * b, 0.35 + 0.25 * b), 0.9],
+    ),
   'high tom': tom(196),
   'mid tom': tom(147),
   'floor tom': tom(98),
   'cross-stick': (s, b) =>
-    mixed([s.tone(0.08, 1750, 1700, 0.01, 0.012 + 0.006 * b), 0.6], [s.tone(0.1, 440, 420, 0.01, 0.02), 0.5], [s.noise(0.02, 1500, 8000, 0.003), 0.7]),
+    mixed(
+      [s.tone(0.08, 1750, 1700, 0.01, 0.012 + 0.006 * b), 0.6],
+      [s.tone(0.1, 440, 420, 0.01, 0.02), 0.5],
+      [s.noise(0.02, 1500, 8000, 0.003), 0.7],
+    ),
   rim: (s, b) =>
-    mixed([s.tone(0.14, 1120, 1090, 0.01, 0.03), 0.6], [s.tone(0.14, 520, 500, 0.01, 0.035), 0.5], [s.noise(0.06, 1800, 6000 + 6000 * b, 0.012), 0.9]),
-  pad: (s, b) => mixed([s.tone(0.09, 360, 290, 0.008, 0.018), 0.9], [s.noise(0.03, 500, 1800 + 4500 * b, 0.006), 0.6 + 0.4 * b]),
+    mixed(
+      [s.tone(0.14, 1120, 1090, 0.01, 0.03), 0.6],
+      [s.tone(0.14, 520, 500, 0.01, 0.035), 0.5],
+      [s.noise(0.06, 1800, 6000 + 6000 * b, 0.012), 0.9],
+    ),
+  pad: (s, b) =>
+    mixed([s.tone(0.09, 360, 290, 0.008, 0.018), 0.9], [s.noise(0.03, 500, 1800 + 4500 * b, 0.006), 0.6 + 0.4 * b]),
   clap: (s, b) => {
     const one = s.noise(0.2, 900, 3500 + 4500 * b, 0.012);
-    return mixed([one, 0.7], [later(one, s.frames(0.011)), 0.8], [later(s.noise(0.3, 900, 3500 + 4500 * b, 0.06), s.frames(0.022)), 1]);
+    return mixed(
+      [one, 0.7],
+      [later(one, s.frames(0.011)), 0.8],
+      [later(s.noise(0.3, 900, 3500 + 4500 * b, 0.06), s.frames(0.022)), 1],
+    );
   },
 };
 
 function tom(pitch: number) {
   return (s: Synth, b: number): Samples =>
-    mixed([s.tone(0.55, pitch * (1.15 + 0.35 * b), pitch, 0.04, 0.1 + 0.08 * b), 0.95], [s.noise(0.05, 400, 1500 + 5000 * b, 0.01), 0.3 + 0.4 * b]);
+    mixed(
+      [s.tone(0.55, pitch * (1.15 + 0.35 * b), pitch, 0.04, 0.1 + 0.08 * b), 0.95],
+      [s.noise(0.05, 400, 1500 + 5000 * b, 0.01), 0.3 + 0.4 * b],
+    );
 }
 
 /** Wood, high to low: told apart from every drum, and 1 from the other counts. */
 const CLICKS: Record<ClickVoice, (synth: Synth) => Samples> = {
-  one: (s) => scaled(mixed([s.tone(0.09, 1990, 1975, 0.005, 0.02), 0.8], [s.tone(0.06, 2960, 2960, 0.005, 0.01), 0.35]), 0.62),
-  count: (s) => scaled(mixed([s.tone(0.08, 1330, 1318, 0.005, 0.017), 0.8], [s.tone(0.05, 1980, 1980, 0.005, 0.008), 0.25]), 0.5),
+  one: (s) =>
+    scaled(mixed([s.tone(0.09, 1990, 1975, 0.005, 0.02), 0.8], [s.tone(0.06, 2960, 2960, 0.005, 0.01), 0.35]), 0.62),
+  count: (s) =>
+    scaled(mixed([s.tone(0.08, 1330, 1318, 0.005, 0.017), 0.8], [s.tone(0.05, 1980, 1980, 0.005, 0.008), 0.25]), 0.5),
   division: (s) => scaled(s.tone(0.05, 992, 988, 0.004, 0.01), 0.26),
 };
 
@@ -151,7 +188,8 @@ const LAYER_PITCHES = [1568, 784, 392];
 /** Layers added up, each at its level; as long as the longest. */
 function mixed(...layers: [Samples, number][]): Samples {
   const sum = new Float32Array(Math.max(...layers.map(([samples]) => samples.length)));
-  for (const [samples, level] of layers) for (let index = 0; index < samples.length; index++) sum[index]! += level * samples[index]!;
+  for (const [samples, level] of layers)
+    for (let index = 0; index < samples.length; index++) sum[index]! += level * samples[index]!;
   return sum;
 }
 
@@ -166,5 +204,10 @@ function later(samples: Samples, frames: number): Samples {
 /** A pressed stroke: the stick bounces on, softer each time, about every 22 ms. */
 function buzzed(samples: Samples, sampleRate: number): Samples {
   const bounce = Math.round(0.022 * sampleRate);
-  return mixed(...Array.from({ length: 7 }, (_, index): [Samples, number] => [later(samples, index * bounce), 0.7 * 0.78 ** index]));
+  return mixed(
+    ...Array.from({ length: 7 }, (_, index): [Samples, number] => [
+      later(samples, index * bounce),
+      0.7 * 0.78 ** index,
+    ]),
+  );
 }

@@ -4,7 +4,10 @@ import { renderWav, type Rendering } from './rendering';
 export type WavAnswer = { share: number } | { wav: ArrayBuffer };
 
 // The worker's own scope, which is another than the page's.
-const scope = self as unknown as { onmessage: (event: MessageEvent<Rendering>) => void; postMessage: (answer: WavAnswer, transfer?: Transferable[]) => void };
+const scope = self as unknown as {
+  onmessage: (event: MessageEvent<Rendering>) => void;
+  postMessage: (answer: WavAnswer, transfer?: Transferable[]) => void;
+};
 
 scope.onmessage = ({ data }) => {
   const wav = renderWav(data, (share) => scope.postMessage({ share }));

@@ -3,7 +3,17 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 
 /** The frame of a page: its title, a line beside it, what can be done here, and the content. */
-export function Page({ title, note, actions, children }: { title: string; note?: ReactNode; actions?: ReactNode; children: ReactNode }) {
+export function Page({
+  title,
+  note,
+  actions,
+  children,
+}: {
+  title: string;
+  note?: ReactNode;
+  actions?: ReactNode;
+  children: ReactNode;
+}) {
   return (
     <>
       <Box

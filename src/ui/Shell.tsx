@@ -63,7 +63,18 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
           px: { xs: 0.5, sm: 0 },
         }}
       >
-        <Box aria-hidden sx={{ display: { xs: 'none', sm: 'block' }, fontFamily: FIGURE_FONT, fontWeight: 800, fontSize: 26, lineHeight: 1, pt: 1.5, pb: 2 }}>
+        <Box
+          aria-hidden
+          sx={{
+            display: { xs: 'none', sm: 'block' },
+            fontFamily: FIGURE_FONT,
+            fontWeight: 800,
+            fontSize: 26,
+            lineHeight: 1,
+            pt: 1.5,
+            pb: 2,
+          }}
+        >
           m
         </Box>
         {(role === 'teacher' ? TEACHER : STUDENT).map(([word, href]) => {
@@ -107,7 +118,11 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
           <SchemeButton />
           <form action={signOut}>
             <Tooltip title={`${name}, ${workshop}: sign out`} placement="right">
-              <IconButton type="submit" aria-label={`Sign out ${name}`} sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}>
+              <IconButton
+                type="submit"
+                aria-label={`Sign out ${name}`}
+                sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}
+              >
                 <LogoutOutlined fontSize="small" />
               </IconButton>
             </Tooltip>
@@ -137,7 +152,11 @@ function SchemeButton() {
   const { icon: Icon, words, next } = SCHEMES[(mounted && mode) || 'system'];
   return (
     <Tooltip title={`${words}: change`} placement="right">
-      <IconButton onClick={() => setMode(next)} aria-label={`${words}: change`} sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}>
+      <IconButton
+        onClick={() => setMode(next)}
+        aria-label={`${words}: change`}
+        sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}
+      >
         <Icon fontSize="small" />
       </IconButton>
     </Tooltip>

@@ -22,7 +22,11 @@ test('each wrong field is named once, what was typed is given back, a password n
   expect(read).toEqual({
     ok: false,
     state: {
-      problems: { name: 'Give a name.', signInName: 'Letters, digits, dots and dashes only, no blanks.', password: 'At least 8 characters.' },
+      problems: {
+        name: 'Give a name.',
+        signInName: 'Letters, digits, dots and dashes only, no blanks.',
+        password: 'At least 8 characters.',
+      },
       typed: { name: '', signInName: 'a b' },
     },
   });
@@ -31,6 +35,12 @@ test('each wrong field is named once, what was typed is given back, a password n
 test('10,000 characters are told and not lost; what only the database can find points at its field', () => {
   const long = 'x'.repeat(10_000);
   const read = readForm(shape, form({ name: long, signInName: 'ada', password: 'long enough' }));
-  expect(!read.ok && read.state).toEqual({ problems: { name: 'At most 120 characters.' }, typed: { name: long, signInName: 'ada' } });
-  expect(fieldProblem(form({ name: 'Ada', password: 'secret' }), 'name', 'Taken.')).toEqual({ problems: { name: 'Taken.' }, typed: { name: 'Ada' } });
+  expect(!read.ok && read.state).toEqual({
+    problems: { name: 'At most 120 characters.' },
+    typed: { name: long, signInName: 'ada' },
+  });
+  expect(fieldProblem(form({ name: 'Ada', password: 'secret' }), 'name', 'Taken.')).toEqual({
+    problems: { name: 'Taken.' },
+    typed: { name: 'Ada' },
+  });
 });

@@ -13,7 +13,10 @@ export const EMPTY_FORM: FormState = { problems: {}, typed: {} };
 const LONGEST_SHOWN = 20_000;
 
 /** Reads a form by its shape. Passwords are never shown again. */
-export function readForm<S extends z.ZodType>(shape: S, form: FormData): { ok: true; value: z.output<S> } | { ok: false; state: FormState } {
+export function readForm<S extends z.ZodType>(
+  shape: S,
+  form: FormData,
+): { ok: true; value: z.output<S> } | { ok: false; state: FormState } {
   const given = textsOf(form);
   const read = shape.safeParse(given);
   if (read.success) return { ok: true, value: read.data };
@@ -29,7 +32,9 @@ export function fieldProblem(form: FormData, field: string, say: string): FormSt
 
 /** The texts of a form without what the framework adds; NUL, which no database keeps, is dropped. */
 function textsOf(form: FormData): Record<string, string> {
-  const texts = [...form].filter((entry): entry is [string, string] => typeof entry[1] === 'string' && !entry[0].startsWith('$'));
+  const texts = [...form].filter(
+    (entry): entry is [string, string] => typeof entry[1] === 'string' && !entry[0].startsWith('$'),
+  );
   return Object.fromEntries(texts.map(([name, text]) => [name, text.replaceAll('\0', '')]));
 }
 

@@ -6,7 +6,10 @@ import { useKept } from './useKept';
 beforeEach(() => localStorage.clear());
 
 test('what is kept is there again, in every place of the page that asks', () => {
-  const [one, other] = [renderHook(() => useKept<number>('size', 3)).result, renderHook(() => useKept<number>('size', 3)).result];
+  const [one, other] = [
+    renderHook(() => useKept<number>('size', 3)).result,
+    renderHook(() => useKept<number>('size', 3)).result,
+  ];
   expect(one.current[0]).toBe(3);
   act(() => one.current[1](5));
   expect([one.current[0], other.current[0]]).toEqual([5, 5]);

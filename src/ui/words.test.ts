@@ -1,11 +1,30 @@
 import { expect, test } from 'vitest';
 import { oneLine } from '@/core/testing/arbitrary';
-import { driftInWords, feelInWords, grooveInWords, inMs, lateOrEarly, lengthInWords, plural, tempoInWords } from './words';
+import {
+  driftInWords,
+  feelInWords,
+  grooveInWords,
+  inMs,
+  lateOrEarly,
+  lengthInWords,
+  plural,
+  tempoInWords,
+} from './words';
 
 test('figures are said the way a teacher would', () => {
-  expect([lateOrEarly(12.4), lateOrEarly(-3), lateOrEarly(0.2), lateOrEarly(null)]).toEqual(['12 ms late', '3 ms early', 'on the dot', '–']);
+  expect([lateOrEarly(12.4), lateOrEarly(-3), lateOrEarly(0.2), lateOrEarly(null)]).toEqual([
+    '12 ms late',
+    '3 ms early',
+    'on the dot',
+    '–',
+  ]);
   expect([inMs(7.6), inMs(null)]).toEqual(['8 ms', '–']);
-  expect([driftInWords(0.42), driftInWords(-1.26), driftInWords(0.04), driftInWords(null)]).toEqual(['0.4 % fast', '1.3 % slow', 'steady', '–']);
+  expect([driftInWords(0.42), driftInWords(-1.26), driftInWords(0.04), driftInWords(null)]).toEqual([
+    '0.4 % fast',
+    '1.3 % slow',
+    'steady',
+    '–',
+  ]);
   expect([tempoInWords(76), tempoInWords(97.5), tempoInWords(66.6666)]).toEqual(['76', '97.5', '66.67']);
   expect([lengthInWords(84_000), lengthInWords(5400)]).toEqual(['1:24', '0:05']);
   expect([plural(1, 'bar'), plural(3, 'bar')]).toEqual(['1 bar', '3 bars']);
@@ -14,6 +33,11 @@ test('figures are said the way a teacher would', () => {
 test('a groove in a line: meter, feel, bars', () => {
   const groove = oneLine('tttt');
   expect(grooveInWords(groove)).toBe('4/4 · straight');
-  expect(grooveInWords({ ...groove, swing: { value: '8th', ratio: '3/2' }, bars: [groove.bars[0]!, groove.bars[0]!] })).toBe('4/4 · swung 8ths 3:2 · 2 bars');
-  expect([feelInWords({ value: '16th', ratio: '2' }), feelInWords({ value: '8th', ratio: 'tempo-aware' })]).toEqual(['swung 16ths 2:1', 'swung 8ths by tempo']);
+  expect(
+    grooveInWords({ ...groove, swing: { value: '8th', ratio: '3/2' }, bars: [groove.bars[0]!, groove.bars[0]!] }),
+  ).toBe('4/4 · swung 8ths 3:2 · 2 bars');
+  expect([feelInWords({ value: '16th', ratio: '2' }), feelInWords({ value: '8th', ratio: 'tempo-aware' })]).toEqual([
+    'swung 16ths 2:1',
+    'swung 8ths by tempo',
+  ]);
 });

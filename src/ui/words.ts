@@ -31,14 +31,19 @@ export function feelInWords(swing: Swing | undefined): string {
 /** "4/4, straight, 2 bars". */
 export function grooveInWords(groove: Groove): string {
   const bars = groove.bars.length;
-  return [metersInWords(groove) + (groove.reading === 'pulse' ? ' in pulses' : ''), feelInWords(groove.swing), bars > 1 && `${bars} bars`]
+  return [
+    metersInWords(groove) + (groove.reading === 'pulse' ? ' in pulses' : ''),
+    feelInWords(groove.swing),
+    bars > 1 && `${bars} bars`,
+  ]
     .filter(Boolean)
     .join(' · ');
 }
 
 /** "12 exercises, each 4 times", "called from 16 places". */
 export function drillInWords({ rule: { caller, repeats }, parts }: Pick<WrittenDrill, 'rule' | 'parts'>): string {
-  if (caller) return `${plural(parts.length, 'exercise')}, called at random every ${caller.pace === 1 ? 'bar' : plural(caller.pace, 'bar')}`;
+  if (caller)
+    return `${plural(parts.length, 'exercise')}, called at random every ${caller.pace === 1 ? 'bar' : plural(caller.pace, 'bar')}`;
   return `${plural(parts.length, 'exercise')}${repeats > 1 ? `, each ${repeats} times` : ''}`;
 }
 

@@ -15,8 +15,8 @@ export default function WorkshopError({ reset }: { reset: () => void }) {
           </Button>
         }
       >
-        Nothing that was kept is lost, and takes that were not sent yet wait in this browser. Try again in a moment; if it stays so, tell whoever runs this
-        Mochila.
+        Nothing that was kept is lost, and takes that were not sent yet wait in this browser. Try again in a moment; if
+        it stays so, tell whoever runs this Mochila.
       </EmptyState>
     </Page>
   );

@@ -24,7 +24,8 @@ export default async function SignInPage() {
       <DemoDoor people={demoPeople} />
       <Box sx={{ mt: 3, borderTop: 1, borderColor: 'divider', pt: 2 }}>
         <Typography variant="body2" color="textSecondary">
-          A demo workshop with made-up people: Boathouse Percussion at the Lindmark ferry landing. Whatever you play here is kept, as it would be in your own.
+          A demo workshop with made-up people: Boathouse Percussion at the Lindmark ferry landing. Whatever you play
+          here is kept, as it would be in your own.
         </Typography>
       </Box>
     </DoorFrame>

@@ -32,11 +32,14 @@ describe('places as they are said', () => {
     school: string;
     at: string[];
   }
-  test.each(cases<Case>('positions'))('$say in $meter by $division, $school', ({ say, meter, reading, division, school: name, at }) => {
-    const { places, problems } = readSpoken(say, [barOf(meter, division, reading)], schoolNamed(name));
-    expect(problems).toEqual([]);
-    expect(places.map((place) => format(place.at))).toEqual(at);
-  });
+  test.each(cases<Case>('positions'))(
+    '$say in $meter by $division, $school',
+    ({ say, meter, reading, division, school: name, at }) => {
+      const { places, problems } = readSpoken(say, [barOf(meter, division, reading)], schoolNamed(name));
+      expect(problems).toEqual([]);
+      expect(places.map((place) => format(place.at))).toEqual(at);
+    },
+  );
 });
 
 describe('what is no place points at its word and says what would work', () => {
@@ -56,7 +59,10 @@ describe('what is no place points at its word and says what would work', () => {
 
   test('8ths have no e: divide the count, or say what it has', () => {
     const { problems } = readSpoken('e of 2', [barOf('4/4', 2)], school);
-    expect(problems[0]).toMatchObject({ say: 'Count 2 is divided by 2 and has no e.', remedy: 'Divide count 2 by 4, or say &.' });
+    expect(problems[0]).toMatchObject({
+      say: 'Count 2 is divided by 2 and has no e.',
+      remedy: 'Divide count 2 by 4, or say &.',
+    });
     expect(problems[0]!.remedies).toEqual([
       { words: 'divide count 2 by 4', bar: 0, count: 2, parts: 4 },
       { words: 'say &', replace: '&' },
@@ -151,7 +157,9 @@ test('every place that is said is read back to its own slot, in every school and
   const anyBar = fc
     .constantFrom('4/4', '7/8', '12/8', '3/4', '5/16')
     .chain((meter) =>
-      fc.array(fc.integer({ min: 1, max: 8 }), { minLength: meterOf(meter).beats, maxLength: meterOf(meter).beats }).map((grid) => barOf(meter, grid)),
+      fc
+        .array(fc.integer({ min: 1, max: 8 }), { minLength: meterOf(meter).beats, maxLength: meterOf(meter).beats })
+        .map((grid) => barOf(meter, grid)),
     );
   fc.assert(
     fc.property(anyBar, fc.constantFrom(...SCHOOLS), (bar, one) => {

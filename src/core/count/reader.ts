@@ -137,7 +137,8 @@ class SpokenReader {
     if (token.kind === 'every') this.readEvery();
     else if (token.kind === 'value') this.readValue();
     else if (token.kind === 'number') this.readNumbers();
-    else if (token.kind === 'of') this.problem(token, 'Which syllable of the count?', `Say ${this.anySyllable()} of 1.`, 1);
+    else if (token.kind === 'of')
+      this.problem(token, 'Which syllable of the count?', `Say ${this.anySyllable()} of 1.`, 1);
     else if (token.kind === 'and' && this.isConjunction()) this.index++;
     else this.readSyllableOf();
     // "and 4" after "loud 2" is loud as well; the next place is not.
@@ -150,7 +151,12 @@ class SpokenReader {
 
   /** "and" that joins two places, not the & of a count: something that starts a place of its own follows. */
   private isConjunction(): boolean {
-    if (!this.index || this.tokens[this.index - 1]!.kind === 'comma' || this.tokens[this.index - 1]!.kind === 'semicolon') return false;
+    if (
+      !this.index ||
+      this.tokens[this.index - 1]!.kind === 'comma' ||
+      this.tokens[this.index - 1]!.kind === 'semicolon'
+    )
+      return false;
     const next = this.peek(1);
     return next !== undefined && next.kind !== 'of' && next.kind !== 'comma' && next.kind !== 'semicolon';
   }
@@ -171,7 +177,12 @@ class SpokenReader {
     const next = this.peek(1);
     if (next?.kind === 'of') return false;
     if (token.kind === 'and')
-      return next === undefined || next.kind === 'comma' || next.kind === 'semicolon' || (next.kind === 'word' && this.peek(2)?.kind !== 'of');
+      return (
+        next === undefined ||
+        next.kind === 'comma' ||
+        next.kind === 'semicolon' ||
+        (next.kind === 'word' && this.peek(2)?.kind !== 'of')
+      );
     return token.kind === 'word';
   }
 
@@ -187,7 +198,13 @@ class SpokenReader {
     if (slot) this.index++;
     const said = this.token;
     const fits = slot ? said?.kind === 'number' : said?.kind === 'word' || said?.kind === 'and';
-    if (!said || !fits) return this.problem(said ?? first, 'This is not a place in the bar.', `Say a count, or a syllable like ${this.anySyllable()} of 1.`, 1);
+    if (!said || !fits)
+      return this.problem(
+        said ?? first,
+        'This is not a place in the bar.',
+        `Say a count, or a syllable like ${this.anySyllable()} of 1.`,
+        1,
+      );
     if (!slot && !this.isKnown(said)) {
       this.problemUnknown(said);
       this.index++;
@@ -218,7 +235,13 @@ class SpokenReader {
     const every = this.token!;
     this.index++;
     let any = false;
-    while (this.token && (this.token.kind === 'word' || this.token.kind === 'and' || this.token.kind === 'filler' || this.token.kind === 'slot')) {
+    while (
+      this.token &&
+      (this.token.kind === 'word' ||
+        this.token.kind === 'and' ||
+        this.token.kind === 'filler' ||
+        this.token.kind === 'slot')
+    ) {
       const said = this.token;
       const next = this.peek(1);
       if (said.kind === 'and' && any && (next?.kind === 'word' || next?.kind === 'and')) {
@@ -251,7 +274,8 @@ class SpokenReader {
     const wanted = this.slots().filter((slot) => modulo(slot.at, step).n === 0);
     const { meter } = this.bars[this.bar]!;
     const all = Math.ceil((meter.beats * step.d) / (meter.unit * step.n));
-    if (wanted.length < all) return this.problem(token, `The grid has no ${token.text} all through the bar.`, 'Divide its counts further.', 0);
+    if (wanted.length < all)
+      return this.problem(token, `The grid has no ${token.text} all through the bar.`, 'Divide its counts further.', 0);
     for (const slot of wanted) this.add(slot, token.from, token.to);
   }
 
@@ -264,9 +288,13 @@ class SpokenReader {
     if (!at) return;
     const slot = this.slots().find((one) => equal(one.at, at));
     if (slot) return this.add(slot, number.from, number.to);
-    this.problem(number, `Count ${number.value} lies inside a tuplet over several counts and has no slot.`, 'Divide its count by itself.', 0, [
-      { words: `give count ${number.value} a slot of its own`, bar: this.bar, count: number.value, parts: 1 },
-    ]);
+    this.problem(
+      number,
+      `Count ${number.value} lies inside a tuplet over several counts and has no slot.`,
+      'Divide its count by itself.',
+      0,
+      [{ words: `give count ${number.value} a slot of its own`, bar: this.bar, count: number.value, parts: 1 }],
+    );
   }
 
   private placeSlot(which: Extract<Token, { kind: 'number' }>, number: Extract<Token, { kind: 'number' }>): void {
@@ -274,13 +302,20 @@ class SpokenReader {
     const slots = this.slots().filter((slot) => slot.count === number.value);
     const slot = slots[which.value - 1];
     if (slot) return this.add(slot, which.from, number.to);
-    this.problem(which, `Count ${number.value} has ${slots.length} slots.`, `Say slot 1 to ${slots.length} of ${number.value}.`, 0);
+    this.problem(
+      which,
+      `Count ${number.value} has ${slots.length} slots.`,
+      `Say slot 1 to ${slots.length} of ${number.value}.`,
+      0,
+    );
   }
 
   private placeSyllable(said: Token, which: number | undefined, number: Extract<Token, { kind: 'number' }>): void {
     if (!this.isKnown(said)) return this.problemUnknown(said);
     if (!this.countAt(number)) return;
-    const matching = this.slots().filter((slot) => slot.count === number.value && slot.part > 0 && this.says(slot, said));
+    const matching = this.slots().filter(
+      (slot) => slot.count === number.value && slot.part > 0 && this.says(slot, said),
+    );
     if (!matching.length) return this.problemNoSyllable(said, number.value);
     if (matching.length > 1 && which === undefined) {
       return this.problem(
@@ -296,7 +331,12 @@ class SpokenReader {
     }
     const slot = matching[(which ?? 1) - 1];
     if (slot) return this.add(slot, Math.min(said.from, number.from), Math.max(said.to, number.to));
-    this.problem(said, `Count ${number.value} has ${matching.length} “${said.text}”.`, `Say ${said.text} of ${number.value}.`, 0);
+    this.problem(
+      said,
+      `Count ${number.value} has ${matching.length} “${said.text}”.`,
+      `Say ${said.text} of ${number.value}.`,
+      0,
+    );
   }
 
   /** The start of a count, or a problem that points at its number. */
@@ -318,14 +358,20 @@ class SpokenReader {
 
   /** The grid has the count but not the syllable: divide it so that it has, or say what it has. */
   private problemNoSyllable(said: Token, count: number | undefined): void {
-    const parts = Object.entries(this.school.syllables).find(([, syllables]) => syllables.some((one) => sameSyllable(one, said.text)))?.[0];
+    const parts = Object.entries(this.school.syllables).find(([, syllables]) =>
+      syllables.some((one) => sameSyllable(one, said.text)),
+    )?.[0];
     const cell = this.slots().find((slot) => count === undefined || slot.count === count)?.cell;
     const here = cell ? [...new Set((this.school.syllables[cell.parts] ?? []).filter(Boolean))] : [];
     const where = count === undefined ? 'No count' : `Count ${count}`;
     const remedies: Remedy[] = [];
-    if (parts && count !== undefined) remedies.push({ words: `divide count ${count} by ${parts}`, bar: this.bar, count, parts: Number(parts) });
+    if (parts && count !== undefined)
+      remedies.push({ words: `divide count ${count} by ${parts}`, bar: this.bar, count, parts: Number(parts) });
     for (const one of here.slice(0, 3)) remedies.push({ words: `say ${one}`, replace: one });
-    const instead = [parts && `divide ${count === undefined ? 'its counts' : `count ${count}`} by ${parts}`, here.length && `say ${here.join(', ')}`]
+    const instead = [
+      parts && `divide ${count === undefined ? 'its counts' : `count ${count}`} by ${parts}`,
+      here.length && `say ${here.join(', ')}`,
+    ]
       .filter(Boolean)
       .join(', or ');
     this.problem(
@@ -338,23 +384,48 @@ class SpokenReader {
   }
 
   private problemUnknown(said: Token): void {
-    this.problem(said, `Nobody says “${said.text}” in this school of counting.`, `It has ${this.syllables().join(', ')}.`, 0, this.likely(said));
+    this.problem(
+      said,
+      `Nobody says “${said.text}” in this school of counting.`,
+      `It has ${this.syllables().join(', ')}.`,
+      0,
+      this.likely(said),
+    );
   }
 
   /** Passes over "of 2 and 4" of a place that could not be read, so that it is not taken for counts. */
   private skipCounts(): void {
     if (this.peek(0)?.kind !== 'of') return;
     this.index++;
-    while (this.peek(0)?.kind === 'number' || (this.peek(0)?.kind === 'and' && this.peek(1)?.kind === 'number')) this.index++;
+    while (this.peek(0)?.kind === 'number' || (this.peek(0)?.kind === 'and' && this.peek(1)?.kind === 'number'))
+      this.index++;
   }
 
   private add(slot: Slot, from: number, to: number): void {
     const { height = this.clause.height, ornament = this.clause.ornament, remove } = this.own;
-    this.places.push({ bar: this.bar, at: slot.at, from, to, limb: this.limb, surface: this.surface, height, ornament, remove: remove || this.clause.remove });
+    this.places.push({
+      bar: this.bar,
+      at: slot.at,
+      from,
+      to,
+      limb: this.limb,
+      surface: this.surface,
+      height,
+      ornament,
+      remove: remove || this.clause.remove,
+    });
   }
 
   private problem(token: Token, say: string, remedy: string, skip: number, remedies: Remedy[] = []): void {
-    this.problems.push({ path: [token.from], where: `“${token.text}”`, say, remedy, from: token.from, to: token.to, remedies });
+    this.problems.push({
+      path: [token.from],
+      where: `“${token.text}”`,
+      say,
+      remedy,
+      from: token.from,
+      to: token.to,
+      remedies,
+    });
     this.index += skip;
   }
 

@@ -16,7 +16,9 @@ export function sayPlace({ meter, reading, cells }: SpokenBar, at: WholeNotes, s
   if (slot.part === 0) return `${slot.count}`;
   const said = syllable(school, slot.cell.parts, slot.part);
   if (!said) return `slot ${slot.part + 1} of ${slot.count}`;
-  const same = slots.filter((one) => one.count === slot.count && one.part > 0 && sameSyllable(syllable(school, one.cell.parts, one.part), said));
+  const same = slots.filter(
+    (one) => one.count === slot.count && one.part > 0 && sameSyllable(syllable(school, one.cell.parts, one.part), said),
+  );
   const ordinal = same.length > 1 ? `${['first', 'second', 'third', 'fourth'][same.indexOf(slot)]} ` : '';
   return `${ordinal}${said} of ${slot.count}`;
 }

@@ -12,7 +12,12 @@ const inMeter = (text: string, parts: number) => ({
   bars: [{ meter: meterOf(text), cells: cellsOfDivisions(meterOf(text), 'numbers', parts), strokes: [] }],
 });
 
-function spoken(groove = oneLine('t...............'), plan: ClickPlan = CLICK_PLANS['every slot'], bpm = 60, more = {}) {
+function spoken(
+  groove = oneLine('t...............'),
+  plan: ClickPlan = CLICK_PLANS['every slot'],
+  bpm = 60,
+  more = {},
+) {
   const timed = schedule({
     groove,
     tempo: steady(bpm, QUARTER),
@@ -45,7 +50,9 @@ describe('the spoken count', () => {
   });
 
   test('swings with what is played', () => {
-    expect(spoken(oneLine('t.......'), CLICK_PLANS['8ths'], 60, { swing: { value: '8th', ratio: '3' } }).ms.slice(0, 4)).toEqual([0, 750, 1000, 1750]);
+    expect(
+      spoken(oneLine('t.......'), CLICK_PLANS['8ths'], 60, { swing: { value: '8th', ratio: '3' } }).ms.slice(0, 4),
+    ).toEqual([0, 750, 1000, 1750]);
   });
 
   test('too fast, the inner syllables drop out: first all but the middle one, then all; and it says how many', () => {
@@ -53,7 +60,10 @@ describe('the spoken count', () => {
     expect(spoken(undefined, undefined, 230)).toMatchObject({ said: '1 2 3 4', unspoken: 12 });
     expect(spoken(undefined, undefined, 60).unspoken).toBe(0);
     // Only the counts that are too fast lose theirs.
-    const mixed = { ...oneLine('t...'), bars: [{ meter: meterOf('4/4'), cells: cellsOfDivisions(meterOf('4/4'), 'numbers', [4, 2, 4, 1]), strokes: [] }] };
+    const mixed = {
+      ...oneLine('t...'),
+      bars: [{ meter: meterOf('4/4'), cells: cellsOfDivisions(meterOf('4/4'), 'numbers', [4, 2, 4, 1]), strokes: [] }],
+    };
     expect(spoken(mixed, undefined, 110).said).toBe('1 & 2 & 3 & 4');
   });
 

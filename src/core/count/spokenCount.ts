@@ -54,10 +54,16 @@ function wordAt({ meter, reading, cells }: ClickedBar, written: WholeNotes, scho
   const counts = countsOf(meter, reading);
   const number = counts.find(({ at }) => equal(at, written));
   if (number) return String(number.number);
-  return counts.some(({ at, length }) => equal(add(at, mul(length, frac(1, 2))), written)) ? syllable(school, 2, 1) : '';
+  return counts.some(({ at, length }) => equal(add(at, mul(length, frac(1, 2))), written))
+    ? syllable(school, 2, 1)
+    : '';
 }
 
-function slowEnough({ meter, reading }: ClickedBar, words: readonly CountedWord[], msOf: (written: WholeNotes) => Ms): CountedWord[] {
+function slowEnough(
+  { meter, reading }: ClickedBar,
+  words: readonly CountedWord[],
+  msOf: (written: WholeNotes) => Ms,
+): CountedWord[] {
   const counts = countsOf(meter, reading);
   const end = msOf(barLength(meter));
   const groups = groupStarts(meter.grouping, counts.length);
@@ -83,6 +89,7 @@ function slowEnough({ meter, reading }: ClickedBar, words: readonly CountedWord[
 function groupStarts(grouping: readonly number[] | undefined, counts: number): ReadonlySet<number> {
   const starts = new Set([1]);
   let from = 1;
-  if (grouping?.reduce((total, group) => total + group, 0) === counts) for (const group of grouping) starts.add(from).add((from += group));
+  if (grouping?.reduce((total, group) => total + group, 0) === counts)
+    for (const group of grouping) starts.add(from).add((from += group));
   return starts;
 }

@@ -67,11 +67,13 @@ const MEANINGS: Record<string, Meaning> = Object.fromEntries(
 
 /** Cuts a phrase into words; "2e" is a number and a syllable, "16ths" one word. */
 export function tokensOf(text: string): Token[] {
-  const pieces = [...text.matchAll(/\d+(?:ths?|nd|st|rd)\b|\d+|&|\+|[,;:]|[\p{L}](?:[\p{L}'-]*\p{L})?|\S/gu)].map((match) => ({
-    text: match[0],
-    from: match.index,
-    to: match.index + match[0].length,
-  }));
+  const pieces = [...text.matchAll(/\d+(?:ths?|nd|st|rd)\b|\d+|&|\+|[,;:]|[\p{L}](?:[\p{L}'-]*\p{L})?|\S/gu)].map(
+    (match) => ({
+      text: match[0],
+      from: match.index,
+      to: match.index + match[0].length,
+    }),
+  );
   const tokens: Token[] = [];
   for (let index = 0; index < pieces.length;) {
     const found = [3, 2, 1].map((words) => phraseAt(pieces, index, words)).find((phrase) => phrase !== undefined);
@@ -88,7 +90,11 @@ export function tokensOf(text: string): Token[] {
   return tokens;
 }
 
-function phraseAt(pieces: readonly { text: string }[], index: number, words: number): { meaning: Meaning; words: number } | undefined {
+function phraseAt(
+  pieces: readonly { text: string }[],
+  index: number,
+  words: number,
+): { meaning: Meaning; words: number } | undefined {
   if (index + words > pieces.length) return undefined;
   const phrase = pieces
     .slice(index, index + words)

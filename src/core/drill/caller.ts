@@ -50,6 +50,9 @@ export function called({ groove, parts }: Written, { range, pace, calls, seed }:
   return {
     groove: { ...groove, bars: [...through(0), ...drawn.flatMap(({ from }) => through(from))] },
     parts: drawn.map((part, index): Part => ({ ...part, from: pace * (index + 1), times: pace })),
-    calls: drawn.map((part, index) => ({ bar: pace * (index + 1), words: part.places.length ? partSaid(part, groove, school).split(/[\s,]+/) : [] })),
+    calls: drawn.map((part, index) => ({
+      bar: pace * (index + 1),
+      words: part.places.length ? partSaid(part, groove, school).split(/[\s,]+/) : [],
+    })),
   };
 }

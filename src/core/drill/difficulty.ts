@@ -23,7 +23,8 @@ export function difficultyOf(figure: Figure, ground: Ground): Difficulty {
   const meter = figure.meter ?? ground.meter;
   const counts = figure.meter ? countsOf(figure.meter, ground.reading) : ground.counts;
   const against = (figure.alone ? counts : ground.ostinato).map(({ at }) => at);
-  const isBetween = (at: WholeNotes, others: readonly WholeNotes[]) => !others.some((other) => equal(modulo(at, barLength(meter)), other));
+  const isBetween = (at: WholeNotes, others: readonly WholeNotes[]) =>
+    !others.some((other) => equal(modulo(at, barLength(meter)), other));
   const moments = [...new Map(figure.strokes.map((one) => [format(one.at), one.at])).values()];
   const between = moments.filter((at) => isBetween(at, against)).length;
   const onCounts = counts.map(({ at }) => at);
@@ -32,7 +33,10 @@ export function difficultyOf(figure: Figure, ground: Ground): Difficulty {
   const ornaments = figure.strokes.filter(({ ornament }) => ornament).length;
   const limbs = new Set(figure.strokes.map(({ limb }) => limb)).size;
   const reasons: Reason[] = [
-    { say: `${count(between, 'stroke')} between ${figure.alone ? 'the counts' : 'those of the ostinato'}`, points: between },
+    {
+      say: `${count(between, 'stroke')} between ${figure.alone ? 'the counts' : 'those of the ostinato'}`,
+      points: between,
+    },
     { say: `${count(offAccents, 'accent')} off the counts`, points: offAccents },
     { say: `${run.length} in a row on the ${run.limb}`, points: run.length > 1 ? (run.length - 1) * 2 : 0 },
     { say: `${count(ornaments, 'grace or double', 'graces or doubles')}`, points: ornaments },
@@ -61,7 +65,11 @@ function longestRun(strokes: readonly FreeStroke[], ground: Ground): { limb: str
 /** How many strokes of two exercises are not the same. */
 export function distance(one: Pick<Figure, 'strokes'>, other: Pick<Figure, 'strokes'>): number {
   const keys = ({ strokes }: Pick<Figure, 'strokes'>) =>
-    new Set(strokes.map(({ limb, at, height, surface, ornament }) => `${limb} ${format(at)} ${height} ${surface} ${ornament ?? ''}`));
+    new Set(
+      strokes.map(
+        ({ limb, at, height, surface, ornament }) => `${limb} ${format(at)} ${height} ${surface} ${ornament ?? ''}`,
+      ),
+    );
   const [a, b] = [keys(one), keys(other)];
   return [...a].filter((key) => !b.has(key)).length + [...b].filter((key) => !a.has(key)).length;
 }

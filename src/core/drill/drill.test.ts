@@ -24,19 +24,29 @@ function made(family: string, params: Record<string, unknown> = {}, more: object
   return drill.value;
 }
 const says = (...given: Parameters<typeof made>) => made(...given).exercises.map(({ say }) => say);
-const struck = (groove: Groove, limb: string) => groove.bars.flatMap((bar) => bar.strokes.filter((one) => one.limb === limb));
+const struck = (groove: Groove, limb: string) =>
+  groove.bars.flatMap((bar) => bar.strokes.filter((one) => one.limb === limb));
 
 describe('counted on paper', () => {
   test('placement: 16 places in 4/4 16ths, each said', () => {
     const drill = made('placement');
     expect(drill.total).toBe(16);
-    expect(drill.exercises.map(({ say }) => say).slice(0, 5)).toEqual(['count 1', 'the e of 1', 'the & of 1', 'the a of 1', 'count 2']);
-    for (const { groove } of drill.exercises) expect([struck(groove, 'right foot').length, struck(groove, 'right hand').length]).toEqual([1, 8]);
+    expect(drill.exercises.map(({ say }) => say).slice(0, 5)).toEqual([
+      'count 1',
+      'the e of 1',
+      'the & of 1',
+      'the a of 1',
+      'count 2',
+    ]);
+    for (const { groove } of drill.exercises)
+      expect([struck(groove, 'right foot').length, struck(groove, 'right hand').length]).toEqual([1, 8]);
   });
 
   test('between: 8 places free under hat 8ths: 1, 4, 4, 8, 28, 255; the backbeat is kept', () => {
     const of = (where: string, ostinato = 'hat 8ths') => made('between', { where }, { ostinato }).total;
-    expect(['all of them', 'single places', 'pairs of places', 'every combination'].map((where) => of(where))).toEqual([1, 8, 28, 255]);
+    expect(['all of them', 'single places', 'pairs of places', 'every combination'].map((where) => of(where))).toEqual([
+      1, 8, 28, 255,
+    ]);
     const odd = made('between', { where: 'only in odd counts' }).exercises[0]!;
     expect(struck(odd.groove, 'right foot').map(({ at }) => format(at))).toEqual(['1/16', '3/16', '9/16', '11/16']);
     expect(struck(odd.groove, 'left hand')).toMatchObject([
@@ -60,14 +70,23 @@ describe('counted on paper', () => {
     const [first] = made('accents', { accents: 1, among: 3 }).exercises;
     expect(first!.groove.bars).toHaveLength(3);
     expect(strokesOf(first!.groove)).toHaveLength(48);
-    expect(says('accents', { accents: 2, among: 4 })).toEqual(['1 2', '1 3', '1 4', '2 3', '2 4', '3 4'].map((places) => `2 in 4: ${places}`));
+    expect(says('accents', { accents: 2, among: 4 })).toEqual(
+      ['1 2', '1 3', '1 4', '2 3', '2 4', '3 4'].map((places) => `2 in 4: ${places}`),
+    );
   });
 
   test('rates: up, down, up and down, to and fro; only what fills the bars', () => {
-    expect(says('rates', { from: 'quarter', to: '8th triplet', way: 'up' })).toEqual(['quarters', 'quarter triplets', '8ths', '8th triplets']);
+    expect(says('rates', { from: 'quarter', to: '8th triplet', way: 'up' })).toEqual([
+      'quarters',
+      'quarter triplets',
+      '8ths',
+      '8th triplets',
+    ]);
     expect(made('rates', { from: 'quarter', to: '16th', way: 'up and down' }).total).toBe(9);
     expect(says('rates', { from: '8th', to: '8th triplet', way: 'to and fro' })).toEqual(['8ths', '8th triplets']);
-    expect(makeDrill(rule('rates', { from: 'half', to: 'quarter', way: 'up', bars: 1 }, { meter: '3/4' }))).toMatchObject({ ok: false });
+    expect(
+      makeDrill(rule('rates', { from: 'half', to: 'quarter', way: 'up', bars: 1 }, { meter: '3/4' })),
+    ).toMatchObject({ ok: false });
   });
 
   test('rolls: twice the strokes in the same time', () => {
@@ -94,13 +113,22 @@ describe('counted on paper', () => {
     ({ meter, bars, onsets, shift, moved }) => {
       // The grid that the shift is a number of slots of.
       const parts = exact(shift).d % 3 === 0 ? 3 : 4;
-      const strokes = onsets.map((at) => ({ limb: 'left hand' as const, surface: 'snare' as const, at: exact(at), height: 'tap' as const }));
+      const strokes = onsets.map((at) => ({
+        limb: 'left hand' as const,
+        surface: 'snare' as const,
+        at: exact(at),
+        height: 'tap' as const,
+      }));
       const laid = barsFrom(
         strokes,
         Array.from({ length: bars }, () => ({ meter: meterOf(meter) })),
         'numbers',
       )!;
-      const drill = made('displacement', { figure: writeGroove({ ...oneLine('tttt'), bars: laid }) }, { ostinato: '', meter, parts });
+      const drill = made(
+        'displacement',
+        { figure: writeGroove({ ...oneLine('tttt'), bars: laid }) },
+        { ostinato: '', meter, parts },
+      );
       const moves = toNumber(exact(shift)) * 4 * parts;
       expect(strokesOf(drill.exercises[moves]!.groove).map(({ at }) => format(at))).toEqual(moved);
     },
@@ -128,7 +156,10 @@ describe('counted on paper', () => {
       const bars = Math.ceil(notes / 8);
       const figure = writeGroove({
         ...oneLine('t'.repeat(8)),
-        bars: Array.from({ length: bars }, (_, bar) => oneLine('tttttttt'.slice(0, Math.min(8, notes - 8 * bar)).padEnd(8, '.')).bars[0]!),
+        bars: Array.from(
+          { length: bars },
+          (_, bar) => oneLine('tttttttt'.slice(0, Math.min(8, notes - 8 * bar)).padEnd(8, '.')).bars[0]!,
+        ),
       });
       const [only] = made('re-rate', { figure, values: [value], mixed: false }).exercises;
       expect(strokesOf(only!.groove).map(({ at }) => format(at))).toEqual(onsets);
@@ -137,7 +168,12 @@ describe('counted on paper', () => {
   );
 
   test('the others: triplets against straight, flams from both hands, stickings home on 1, 12/8, odd meters', () => {
-    expect(says('straight to triplet')).toEqual(['shuffle, first two beats', 'full triplets, first two beats', 'shuffle, all', 'full triplets, all']);
+    expect(says('straight to triplet')).toEqual([
+      'shuffle, first two beats',
+      'full triplets, first two beats',
+      'shuffle, all',
+      'full triplets, all',
+    ]);
     const full = made('straight to triplet').exercises[3]!.groove;
     expect([full.bars[0]!.strokes.length, full.bars[1]!.strokes.length]).toEqual([8, 12]);
     const flams = made('flams and drags');
@@ -145,15 +181,25 @@ describe('counted on paper', () => {
     expect(strokesOf(flams.exercises[1]!.groove).map(({ limb }) => limb[0])).toEqual(['r', 'l', 'r', 'l', 'r', 'l']);
     expect(made('sticking').exercises.map(({ groove }) => groove.bars.length)).toEqual([1, 1, 1, 3, 1, 3, 1, 1, 1, 3]);
     // Counted, not made.
-    expect(ready(rule('compound', { what: 'every kick on the hats' }))).toMatchObject({ ok: true, value: { total: 4095 } });
+    expect(ready(rule('compound', { what: 'every kick on the hats' }))).toMatchObject({
+      ok: true,
+      value: { total: 4095 },
+    });
     expect(made('odd meters').exercises.map(({ say }) => say)).toContain('15/16 as 4+4+4+3');
-    expect(says('build-up', { figure: writeGroove(STARTERS[0]!) })).toEqual(['right foot', 'right foot, left hand', 'right foot, left hand, right hand']);
+    expect(says('build-up', { figure: writeGroove(STARTERS[0]!) })).toEqual([
+      'right foot',
+      'right foot, left hand',
+      'right foot, left hand, right hand',
+    ]);
     expect(made('build-up', { figure: writeGroove(STARTERS[0]!), way: 'pairs, then all' }).total).toBe(4);
   });
 });
 
 describe('made from a groove', () => {
-  const three = { ...together(oneLine('AtAtAtAt'), oneLine('..A...A.', 'left hand'), oneLine('A..tA...', 'right foot')), title: 'Ramp' };
+  const three = {
+    ...together(oneLine('AtAtAtAt'), oneLine('..A...A.', 'left hand'), oneLine('A..tA...', 'right foot')),
+    title: 'Ramp',
+  };
   const figure = writeGroove(three);
   const at = (groove: Groove, limb: string) => struck(groove, limb).map((one) => format(one.at));
 
@@ -162,7 +208,10 @@ describe('made from a groove', () => {
     expect(drill.total).toBe(8);
     expect(at(drill.exercises[1]!.groove, 'right foot')).toEqual(['1/8', '1/2', '5/8']);
     expect(at(drill.exercises[1]!.groove, 'left hand')).toEqual(['1/4', '3/4']);
-    expect(makeDrill(rule('displacement', { figure, moves: ['left foot'] }))).toMatchObject({ ok: false, problems: [{ path: ['params', 'moves'] }] });
+    expect(makeDrill(rule('displacement', { figure, moves: ['left foot'] }))).toMatchObject({
+      ok: false,
+      problems: [{ path: ['params', 'moves'] }],
+    });
   });
 
   test('accented: k of n strokes of the hand, all of it home again, the feet as they were', () => {
@@ -193,43 +242,73 @@ describe('made from a groove', () => {
       ['bar 3 out of it', 2],
       ['bar 3 in its place', 3],
     ]);
-    expect(drill.trains).toBe('Bar 3 is the hardest: 4 strokes between the counts, 3 in a row on the right hand. Alone, then into it and out of it.');
+    expect(drill.trains).toBe(
+      'Bar 3 is the hardest: 4 strokes between the counts, 3 in a row on the right hand. Alone, then into it and out of it.',
+    );
     // Where meters change, the bar alone is what is left.
     const changing = { ...three, bars: [{ ...plain, meter: meterOf('4/4') }, STARTERS[3]!.bars[0]!] };
     expect(says('hardest bar', { figure: writeGroove(changing) })).toEqual(['bar 1 alone']);
   });
 
-  test.each(['displacement', 're-rate', 'build-up', 'accents'])('%s: longer than its bars, or of changing meter, is said with what would work', (family) => {
-    const wrong = (one: Groove) => {
-      const drill = makeDrill(rule(family, { figure: writeGroove(one) }));
-      return drill.ok ? undefined : drill.problems[0];
-    };
-    const long = {
-      ...oneLine('tttt'),
-      title: 'Long',
-      bars: [{ meter: meterOf('5/4'), cells: [{ counts: 1, parts: 1 }, ...Array.from({ length: 4 }, () => ({ counts: 1, parts: 1 }))], strokes: [] }],
-    };
-    expect(wrong(long)).toMatchObject({ path: ['params', 'figure'], say: '“Long” is in 5/4, longer than a bar of 4/4.', remedy: 'Set the meter to 5/4.' });
-    expect(wrong({ ...long, bars: [...long.bars, ...three.bars] })).toMatchObject({ say: '“Long” changes its meter.' });
-  });
+  test.each(['displacement', 're-rate', 'build-up', 'accents'])(
+    '%s: longer than its bars, or of changing meter, is said with what would work',
+    (family) => {
+      const wrong = (one: Groove) => {
+        const drill = makeDrill(rule(family, { figure: writeGroove(one) }));
+        return drill.ok ? undefined : drill.problems[0];
+      };
+      const long = {
+        ...oneLine('tttt'),
+        title: 'Long',
+        bars: [
+          {
+            meter: meterOf('5/4'),
+            cells: [{ counts: 1, parts: 1 }, ...Array.from({ length: 4 }, () => ({ counts: 1, parts: 1 }))],
+            strokes: [],
+          },
+        ],
+      };
+      expect(wrong(long)).toMatchObject({
+        path: ['params', 'figure'],
+        say: '“Long” is in 5/4, longer than a bar of 4/4.',
+        remedy: 'Set the meter to 5/4.',
+      });
+      expect(wrong({ ...long, bars: [...long.bars, ...three.bars] })).toMatchObject({
+        say: '“Long” changes its meter.',
+      });
+    },
+  );
 
   test('and over one: chosen limbs of one of its bars go on under the exercises', () => {
     const over = { groove: figure, bar: 0, limbs: ['right hand', 'left hand'] };
     const drill = made('placement', {}, { over, parts: 2 });
     expect(drill.total).toBe(8);
     for (const { groove } of drill.exercises)
-      expect([at(groove, 'right hand').length, at(groove, 'left hand'), at(groove, 'right foot').length]).toEqual([8, ['1/4', '3/4'], 1]);
+      expect([at(groove, 'right hand').length, at(groove, 'left hand'), at(groove, 'right foot').length]).toEqual([
+        8,
+        ['1/4', '3/4'],
+        1,
+      ]);
     // Heights stay as they are written.
     expect(struck(drill.exercises[0]!.groove, 'left hand')[0]!.height).toBe('accent');
     expect(makeDrill(rule('placement', {}, { over, meter: '3/4' }))).toMatchObject({
       ok: false,
-      problems: [{ path: ['over'], say: '“Ramp” is in 4/4, the drill in 3/4.', remedy: 'Set the meter to 4/4, or choose another groove.' }],
+      problems: [
+        {
+          path: ['over'],
+          say: '“Ramp” is in 4/4, the drill in 3/4.',
+          remedy: 'Set the meter to 4/4, or choose another groove.',
+        },
+      ],
     });
     expect(makeDrill(rule('placement', {}, { over: { ...over, bar: 7 } }))).toMatchObject({
       ok: false,
       problems: [{ path: ['over'], remedy: 'Choose a bar from 1 to 1.' }],
     });
-    expect(makeDrill(rule('placement', {}, { over: { ...over, groove: { version: 1 } } }))).toMatchObject({ ok: false, problems: [{ path: ['over'] }] });
+    expect(makeDrill(rule('placement', {}, { over: { ...over, groove: { version: 1 } } }))).toMatchObject({
+      ok: false,
+      problems: [{ path: ['over'] }],
+    });
   });
 });
 
@@ -262,7 +341,8 @@ describe('any rule of any family', () => {
       fc.property(anyRule, (one) => {
         const drill = makeDrill(one);
         if (!drill.ok) {
-          for (const { path, say, remedy } of drill.problems) expect([path.length > 0, say !== '', remedy !== '']).toEqual([true, true, true]);
+          for (const { path, say, remedy } of drill.problems)
+            expect([path.length > 0, say !== '', remedy !== '']).toEqual([true, true, true]);
           return;
         }
         expect(drill.value.exercises.length).toBe(Math.min(one.most, drill.value.different));
@@ -270,7 +350,9 @@ describe('any rule of any family', () => {
           expect(readGroove(JSON.parse(JSON.stringify(writeGroove(groove)))).ok).toBe(true);
           for (const bar of groove.bars) {
             const counts = bar.cells.reduce((total, cell) => total + cell.counts, 0);
-            expect(equal(sum(Array.from({ length: counts }, () => ({ n: 1, d: bar.meter.unit }))), barLength(bar.meter))).toBe(true);
+            expect(
+              equal(sum(Array.from({ length: counts }, () => ({ n: 1, d: bar.meter.unit }))), barLength(bar.meter)),
+            ).toBe(true);
           }
           expect(difficulty.score).toBe(difficulty.reasons.reduce((total, { points }) => total + points, 0));
         }
@@ -293,7 +375,9 @@ describe('any rule of any family', () => {
         fc.integer({ min: 1, max: 4 }),
         (limb, family, high, parts) => {
           const moved = makeDrill(rule(family, { limb, backbeat: false }, { ostinato: '', parts }));
-          if (moved.ok) for (const { groove } of moved.value.exercises) for (const one of strokesOf(groove)) expect(one.limb).toBe(limb);
+          if (moved.ok)
+            for (const { groove } of moved.value.exercises)
+              for (const one of strokesOf(groove)) expect(one.limb).toBe(limb);
           const line = makeDrill(rule('accents', { accents: high, among: 4, sticking: 'left hand' }, { parts }));
           if (!line.ok) throw new Error('none');
           for (const { groove } of line.value.exercises) {
@@ -319,7 +403,10 @@ describe('any rule of any family', () => {
 
   test('the index-th exercise is made without the others, however many there are', () => {
     const many = ready(rule('between', { where: 'every combination' }, { parts: 8, ostinato: 'hat quarters' }));
-    expect(many).toMatchObject({ ok: false, problems: [{ path: ['params', 'where'], say: '28 free places make too many combinations.' }] });
+    expect(many).toMatchObject({
+      ok: false,
+      problems: [{ path: ['params', 'where'], say: '28 free places make too many combinations.' }],
+    });
     const some = ready(rule('between', { where: 'every combination' }, { parts: 4, ostinato: '' }));
     expect(some).toMatchObject({ ok: true, value: { total: 65_535 } });
   });
@@ -335,14 +422,18 @@ describe('choosing and ordering', () => {
   });
 
   test('shuffled by a seed: the same exercises in another order, the same for the same seed', () => {
-    const order = (seed: number) => made('placement', {}, { order: 'shuffled', seed }).exercises.map(({ index }) => index);
+    const order = (seed: number) =>
+      made('placement', {}, { order: 'shuffled', seed }).exercises.map(({ index }) => index);
     expect(order(3)).toEqual(order(3));
     expect(order(3)).not.toEqual(order(4));
     expect(order(3).toSorted((a, b) => a - b)).toEqual(Array.from({ length: 16 }, (_, index) => index));
   });
 
   test('without turnings: 2 in 4 are two, not six; 255 are 35 necklaces', () => {
-    expect(says('accents', { accents: 2, among: 4 }, { withoutTurnings: true })).toEqual(['2 in 4: 1 2', '2 in 4: 1 3']);
+    expect(says('accents', { accents: 2, among: 4 }, { withoutTurnings: true })).toEqual([
+      '2 in 4: 1 2',
+      '2 in 4: 1 3',
+    ]);
     // (1/8) Σ φ(d) 2^(8/d) = 36, less the empty one.
     expect(made('between', { where: 'every combination' }, { withoutTurnings: true })).toMatchObject({
       different: 35,
@@ -380,10 +471,16 @@ describe('what makes nothing is said at its field', () => {
     return drill.ok ? undefined : `${drill.problems[0]!.path.join('.')}: ${drill.problems[0]!.say}`;
   };
   test.each([
-    [wrong('between', {}, { ostinato: 'hat 16ths' }), 'params.where: The ostinato strikes on every slot, so nothing is free.'],
+    [
+      wrong('between', {}, { ostinato: 'hat 16ths' }),
+      'params.where: The ostinato strikes on every slot, so nothing is free.',
+    ],
     [wrong('accents', { accents: 9, among: 4 }), 'params.accents: 9 accents do not fit among 4 strokes.'],
     [wrong('overlay', { keeps: 'left hand' }), 'params.keeps: One limb cannot play the figure and keep the count.'],
-    [wrong('overlay', { lengths: [5] }, { parts: 1 }), 'params.lengths: A figure of 5 slots is longer than its bar of 4.'],
+    [
+      wrong('overlay', { lengths: [5] }, { parts: 1 }),
+      'params.lengths: A figure of 5 slots is longer than its bar of 4.',
+    ],
     [wrong('placement', {}, { ostinato: 'hat sometimes' }), 'ostinato: “sometimes” is no limb, surface or note value.'],
     [wrong('placement', {}, { meter: '4/5' }), 'meter: cannot stand below the line.'],
     [wrong('rolls', {}, { parts: 8 }), 'parts: Doubles at twice 8 a count cannot be counted.'],
@@ -393,7 +490,10 @@ describe('what makes nothing is said at its field', () => {
   test('an ostinato is read as it is said; two lines for one limb are not', () => {
     const read = readOstinato('ride quarters, left foot triplets', meterOf('4/4'));
     expect(read.ok && read.value.map(({ limb }) => limb).filter((limb) => limb === 'left foot')).toHaveLength(12);
-    expect(readOstinato('hat 8ths, ride quarters', meterOf('4/4'))).toMatchObject({ ok: false, problems: [{ say: 'The right hand plays already.' }] });
+    expect(readOstinato('hat 8ths, ride quarters', meterOf('4/4'))).toMatchObject({
+      ok: false,
+      problems: [{ say: 'The right hand plays already.' }],
+    });
     expect(readOstinato('hat', meterOf('4/4')).ok).toBe(false);
     expect(readOstinato('', meterOf('4/4'))).toEqual({ ok: true, value: [] });
   });
@@ -403,7 +503,10 @@ test('picked by hand: these exercises in this order, and no others', () => {
   const drill = made('placement', {}, { picked: [3, 0, 9] });
   expect(drill.exercises.map(({ index }) => index)).toEqual([3, 0, 9]);
   expect(drill.said).toBe('16 exercises; 3 picked by hand.');
-  expect(makeDrill(rule('placement', {}, { picked: [16] }))).toMatchObject({ ok: false, problems: [{ path: ['picked'] }] });
+  expect(makeDrill(rule('placement', {}, { picked: [16] }))).toMatchObject({
+    ok: false,
+    problems: [{ path: ['picked'] }],
+  });
 });
 
 test('the shelf has at least 40 drills in five paths, each with its own name, each making what can be played at its tempo', () => {
@@ -413,6 +516,10 @@ test('the shelf has at least 40 drills in five paths, each with its own name, ea
   for (const { name, family, change } of SHELF) {
     const drill = makeDrill(usualRule(familyNamed(family)!, change));
     expect([name, drill.ok && drill.value.exercises.length > 0]).toEqual([name, true]);
-    if (drill.ok) expect([name, drill.value.exercises.flatMap(({ findings }) => findings).map(({ say }) => say)]).toEqual([name, []]);
+    if (drill.ok)
+      expect([name, drill.value.exercises.flatMap(({ findings }) => findings).map(({ say }) => say)]).toEqual([
+        name,
+        [],
+      ]);
   }
 });

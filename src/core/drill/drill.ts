@@ -49,27 +49,41 @@ const MOST_TURNED = 2 ** 17;
  */
 export function makeDrill(
   json: unknown,
-  { school = SCHOOLS[0] as School, limits = LIMITS, onShare = () => {} }: { school?: School; limits?: Limits; onShare?: (share: number) => void } = {},
+  {
+    school = SCHOOLS[0] as School,
+    limits = LIMITS,
+    onShare = () => {},
+  }: { school?: School; limits?: Limits; onShare?: (share: number) => void } = {},
 ): Result<Drill> {
   const readied = ready(json);
   if (!readied.ok) return readied;
   const { rule, family, params, ground, total } = readied.value;
   if (rule.withoutTurnings && total > MOST_TURNED)
     return fail(
-      problemAt('withoutTurnings', `${total.toLocaleString('en')} exercises are too many to look through for turnings.`, 'Choose fewer, or keep the turnings.'),
+      problemAt(
+        'withoutTurnings',
+        `${total.toLocaleString('en')} exercises are too many to look through for turnings.`,
+        'Choose fewer, or keep the turnings.',
+      ),
     );
-  const wanted = rule.withoutTurnings ? range(total).filter((index) => isDifferent(family.figure(params, ground, index))) : undefined;
+  const wanted = rule.withoutTurnings
+    ? range(total).filter((index) => isDifferent(family.figure(params, ground, index)))
+    : undefined;
   const different = wanted?.length ?? total;
   const byHand = rule.picked;
-  if (byHand?.some((index) => index >= total)) return fail(problemAt('picked', 'Some of the exercises picked are not of this rule.', 'Pick them again.'));
-  const candidates = byHand ?? evenly(different, Math.min(different, MOST_SCORED)).map((place) => wanted?.[place] ?? place);
+  if (byHand?.some((index) => index >= total))
+    return fail(problemAt('picked', 'Some of the exercises picked are not of this rule.', 'Pick them again.'));
+  const candidates =
+    byHand ?? evenly(different, Math.min(different, MOST_SCORED)).map((place) => wanted?.[place] ?? place);
   const scored = candidates.map((index, done) => {
     if (done % 500 === 0) onShare(done / (candidates.length + rule.most));
     const figure = family.figure(params, ground, index);
     return { index, figure, difficulty: difficultyOf(figure, ground) };
   });
   const byDifficulty = scored.toSorted((a, b) => a.difficulty.score - b.difficulty.score || a.index - b.index);
-  const chosen = evenly(byDifficulty.length, Math.min(rule.most, byDifficulty.length)).map((place) => byDifficulty[place]!);
+  const chosen = evenly(byDifficulty.length, Math.min(rule.most, byDifficulty.length)).map(
+    (place) => byDifficulty[place]!,
+  );
   const ordered = byHand ? scored : inOrder(chosen, rule);
 
   const exercises: Exercise[] = [];
@@ -95,7 +109,15 @@ export function makeDrill(
     const places = figure.say ? [] : placesOf(figure, ground);
     const say = figure.say || placesSaid(groove, 0, places, school);
     const before = ordered[place - 1]?.figure;
-    exercises.push({ index, say, places, groove, difficulty, fromBefore: before ? distance(before, figure) : 0, findings: check(groove, rule.goal, limits) });
+    exercises.push({
+      index,
+      say,
+      places,
+      groove,
+      difficulty,
+      fromBefore: before ? distance(before, figure) : 0,
+      findings: check(groove, rule.goal, limits),
+    });
   }
   onShare(1);
   const many = (count: number) => `${count.toLocaleString('en')} ${count === 1 ? 'exercise' : 'exercises'}`;
@@ -105,7 +127,13 @@ export function makeDrill(
     : exercises.length < different
       ? `; ${exercises.length.toLocaleString('en')} chosen evenly by difficulty`
       : '';
-  return ok({ trains: family.trains(params, ground), total, different, exercises, said: `${many(total)}${turned}${took}.` });
+  return ok({
+    trains: family.trains(params, ground),
+    total,
+    different,
+    exercises,
+    said: `${many(total)}${turned}${took}.`,
+  });
 }
 
 const range = (count: number) => Array.from({ length: count }, (_, index) => index);
@@ -135,8 +163,12 @@ export function layOut(figure: Figure, ground: Ground, { reading }: Pick<Rule, '
   const bars = range(figure.bars);
   const under = figure.alone
     ? []
-    : bars.flatMap((bar) => ground.ostinato.map((one): FreeStroke => ({ ...one, at: add(one.at, mul(barLength(meter), frac(bar))) })));
-  const kept = under.filter((one) => !figure.strokes.some((other) => other.limb === one.limb && equal(other.at, one.at)));
+    : bars.flatMap((bar) =>
+        ground.ostinato.map((one): FreeStroke => ({ ...one, at: add(one.at, mul(barLength(meter), frac(bar))) })),
+      );
+  const kept = under.filter(
+    (one) => !figure.strokes.some((other) => other.limb === one.limb && equal(other.at, one.at)),
+  );
   const strokes = [...figure.strokes, ...kept].sort((a, b) => compare(a.at, b.at));
   // The grid of the ground stays wherever it holds what is struck, so that all exercises are counted alike.
   const cells = figure.meter ? undefined : cellsOfDivisions(meter, reading, ground.parts);

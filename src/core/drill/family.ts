@@ -55,12 +55,24 @@ export const family = <P>(one: Family<P>): Family<P> => one;
 /** The ground of a meter and grid; throws when the parts are none. */
 export function groundOf(meter: Meter, parts: number, reading: Reading, ostinato: readonly FreeStroke[] = []): Ground {
   const cells = cellsOfDivisions(meter, reading, parts);
-  return { meter, reading, parts, slots: slotsOfBar(meter, reading, cells).map(({ at }) => at), counts: countsOf(meter, reading), ostinato };
+  return {
+    meter,
+    reading,
+    parts,
+    slots: slotsOfBar(meter, reading, cells).map(({ at }) => at),
+    counts: countsOf(meter, reading),
+    ostinato,
+  };
 }
 
 export const limbShape = z.enum(LIMBS);
 
-export const stroke = (limb: Limb, surface: Surface, at: WholeNotes, height: Height = 'tap'): FreeStroke => ({ limb, surface, at, height });
+export const stroke = (limb: Limb, surface: Surface, at: WholeNotes, height: Height = 'tap'): FreeStroke => ({
+  limb,
+  surface,
+  at,
+  height,
+});
 
 /** Hands in turn, right first. */
 export const alternating = (index: number): Limb => (index % 2 ? 'left hand' : 'right hand');
@@ -76,7 +88,10 @@ export const lengthOfBar = ({ meter }: Ground): WholeNotes => barLength(meter);
 
 /** The slot-th slot from the start, over as many bars as it takes. */
 export const slotFrom = (ground: Ground, slot: number): WholeNotes =>
-  add(ground.slots[slot % ground.slots.length]!, mul(lengthOfBar(ground), frac(Math.floor(slot / ground.slots.length))));
+  add(
+    ground.slots[slot % ground.slots.length]!,
+    mul(lengthOfBar(ground), frac(Math.floor(slot / ground.slots.length))),
+  );
 
 /** Bars until something of so many slots and the bar begin together again. */
 export function barsUntilHome(ground: Ground, slots: number): number {

@@ -22,7 +22,12 @@ export const figureShape = z
 /** Why a groove cannot be moved about over a ground; nothing when it can. */
 export function unfit(groove: Groove | undefined, { meter }: Ground): Problem | undefined {
   const other = groove?.bars.find((bar) => !equal(barLength(bar.meter), barLength(groove.bars[0]!.meter)));
-  if (other) return problemAt('figure', `“${groove!.title}” changes its meter.`, 'Choose a groove in one meter, or the hardest bar of this one alone.');
+  if (other)
+    return problemAt(
+      'figure',
+      `“${groove!.title}” changes its meter.`,
+      'Choose a groove in one meter, or the hardest bar of this one alone.',
+    );
   const its = groove?.bars[0]!.meter;
   if (!its || equal(barLength(its), barLength(meter))) return undefined;
   const longer = its.beats * meter.unit > meter.beats * its.unit;
@@ -34,14 +39,19 @@ export function unfit(groove: Groove | undefined, { meter }: Ground): Problem | 
 }
 
 /** The strokes of a groove, or of a plain figure of our own (kick, kick, snare in the first half of the bar) where none is given. */
-export function strokesToMove(groove: Groove | undefined, ground: Ground): { strokes: FreeStroke[]; length: WholeNotes; bars: number } {
+export function strokesToMove(
+  groove: Groove | undefined,
+  ground: Ground,
+): { strokes: FreeStroke[]; length: WholeNotes; bars: number } {
   if (groove) return { strokes: strokesOf(groove), length: lengthOf(groove), bars: groove.bars.length };
   const slots = [0, Math.max(1, Math.floor(ground.slots.length / 8)), Math.floor(ground.slots.length / 4)].filter(
     (slot, index, all) => all.indexOf(slot) === index,
   );
   return {
     strokes: slots.map((slot, index) =>
-      index < 2 ? stroke('right foot', 'kick', slotFrom(ground, slot)) : stroke('left hand', 'snare', slotFrom(ground, slot), 'accent'),
+      index < 2
+        ? stroke('right foot', 'kick', slotFrom(ground, slot))
+        : stroke('left hand', 'snare', slotFrom(ground, slot), 'accent'),
     ),
     length: lengthOfBar(ground),
     bars: 1,

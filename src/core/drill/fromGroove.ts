@@ -46,5 +46,8 @@ export function limbsUnder(groove: Groove, trained: Limb | undefined): Limb[] {
 export function gridOf({ bars }: Pick<Groove, 'bars'>, bar: number): { meter: string; parts: number } {
   const { meter, cells } = bars[bar]!;
   const grouped = meter.grouping ? ` (${meter.grouping.join('+')})` : '';
-  return { meter: `${formatMeter(meter)}${grouped}`, parts: Math.max(...cells.filter(({ counts }) => counts === 1).map(({ parts }) => parts), 1) };
+  return {
+    meter: `${formatMeter(meter)}${grouped}`,
+    parts: Math.max(...cells.filter(({ counts }) => counts === 1).map(({ parts }) => parts), 1),
+  };
 }

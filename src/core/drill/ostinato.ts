@@ -29,14 +29,17 @@ export function readOstinato(text: string, meter: Meter): Result<FreeStroke[]> {
       if (token.kind === 'limb') limb = token.limb;
       else if (token.kind === 'surface') surface = token.surface;
       else if (token.kind === 'value') value = token.value;
-      else if (token.kind !== 'filler') return wrong(`“${token.text}” is no limb, surface or note value.`, 'Say it like “hat 8ths, kick quarters”.');
+      else if (token.kind !== 'filler')
+        return wrong(`“${token.text}” is no limb, surface or note value.`, 'Say it like “hat 8ths, kick quarters”.');
     }
     limb ??= surface && (LIMB_OF[surface] ?? 'left hand');
     if (!limb) return wrong('It does not say what plays.', 'Begin with a surface or limb, like “hat 8ths”.');
     if (!value) return wrong('It does not say in which notes.', 'Add a note value: quarters, 8ths, triplets, 16ths.');
-    if (strokes.some((other) => other.limb === limb)) return wrong(`The ${limb} plays already.`, 'Give each limb one line.');
+    if (strokes.some((other) => other.limb === limb))
+      return wrong(`The ${limb} plays already.`, 'Give each limb one line.');
     const end = barLength(meter);
-    for (let at = ZERO; less(at, end); at = add(at, NOTE_VALUES[value])) strokes.push({ limb, surface: surface ?? DEFAULT_SURFACES[limb], at, height: 'tap' });
+    for (let at = ZERO; less(at, end); at = add(at, NOTE_VALUES[value]))
+      strokes.push({ limb, surface: surface ?? DEFAULT_SURFACES[limb], at, height: 'tap' });
   }
   return ok(strokes);
 }

@@ -22,7 +22,8 @@ export const placesSaid = (groove: Groove, bar: number, places: readonly WholeNo
   places.map((at) => placeInWords({ ...groove, bars: [groove.bars[bar]!] }, 0, at, school)).join(', ');
 
 /** What a part is called in somebody's school: "the e of 1". */
-export const partSaid = ({ say, places, from }: Part, groove: Groove, school: School): string => say || placesSaid(groove, from, places.map(exact), school);
+export const partSaid = ({ say, places, from }: Part, groove: Groove, school: School): string =>
+  say || placesSaid(groove, from, places.map(exact), school);
 
 /** Whether two parts are the same exercise, called or played at two times. */
 export const isSamePart = (one: Pick<Part, 'say' | 'places'>, other: Pick<Part, 'say' | 'places'>): boolean =>

@@ -101,7 +101,9 @@ export function ready(json: unknown): Result<Readied> {
   const family = familyNamed(rule.family);
   if (!family) return fail(problemAt('family', `There is no family called “${rule.family}”.`, 'Choose another.'));
   if (rule.generator > generatorOf(family))
-    return fail(problemAt('generator', 'This drill was made by a newer Mochila.', 'Update Mochila, then open it again.'));
+    return fail(
+      problemAt('generator', 'This drill was made by a newer Mochila.', 'Update Mochila, then open it again.'),
+    );
   const params = family.shape.safeParse(rule.params);
   if (!params.success) return fail(...problemsOf(params.error, ['params']));
   const meter = parseMeter(rule.meter);
@@ -113,7 +115,10 @@ export function ready(json: unknown): Result<Readied> {
   if (!total.ok)
     return {
       ok: false,
-      problems: total.problems.map((one) => ({ ...one, path: [...(one.path[0] === 'parts' || one.path[0] === 'meter' ? [] : ['params']), ...one.path] })),
+      problems: total.problems.map((one) => ({
+        ...one,
+        path: [...(one.path[0] === 'parts' || one.path[0] === 'meter' ? [] : ['params']), ...one.path],
+      })),
     };
   return ok({ rule, family, params: params.data, ground, total: total.value });
 }
@@ -123,13 +128,32 @@ function ostinatoOf({ groove: json, bar, limbs }: NonNullable<Rule['over']>, met
   const read = readGroove(json);
   if (!read.ok) return fail(problemAt('over', read.problems[0]!.say, 'Choose another groove.'));
   const one = read.value.bars[bar];
-  if (!one) return fail(problemAt('over', `“${read.value.title}” has no bar ${bar + 1}.`, `Choose a bar from 1 to ${read.value.bars.length}.`));
+  if (!one)
+    return fail(
+      problemAt(
+        'over',
+        `“${read.value.title}” has no bar ${bar + 1}.`,
+        `Choose a bar from 1 to ${read.value.bars.length}.`,
+      ),
+    );
   if (!equal(barLength(one.meter), barLength(meter)))
-    return fail(problemAt('over', barsDiffer(read.value, one.meter, meter), `Set the meter to ${formatMeter(one.meter)}, or choose another groove.`));
+    return fail(
+      problemAt(
+        'over',
+        barsDiffer(read.value, one.meter, meter),
+        `Set the meter to ${formatMeter(one.meter)}, or choose another groove.`,
+      ),
+    );
   return ok(one.strokes.filter(({ limb }) => limbs.includes(limb)));
 }
 
-const barsDiffer = ({ title }: Groove, its: Meter, ours: Meter) => `“${title}” is in ${formatMeter(its)}, the drill in ${formatMeter(ours)}.`;
+const barsDiffer = ({ title }: Groove, its: Meter, ours: Meter) =>
+  `“${title}” is in ${formatMeter(its)}, the drill in ${formatMeter(ours)}.`;
 
 const problemsOf = (error: z.ZodError, before: string[]): Problem[] =>
-  error.issues.map((issue) => ({ path: [...before, ...issue.path.map(String)], where: issue.path.join(' '), say: issue.message, remedy: '' }));
+  error.issues.map((issue) => ({
+    path: [...before, ...issue.path.map(String)],
+    where: issue.path.join(' '),
+    say: issue.message,
+    remedy: '',
+  }));

@@ -1,7 +1,13 @@
 import type { z } from 'zod';
 import type { ruleShape } from './rule';
 
-export const PATHS = ['first beats', '16ths between the feet and hands', 'triplets and swing', 'accents and ghosts', 'odd meters and overlays'] as const;
+export const PATHS = [
+  'first beats',
+  '16ths between the feet and hands',
+  'triplets and swing',
+  'accents and ghosts',
+  'odd meters and overlays',
+] as const;
 export type Path = (typeof PATHS)[number];
 
 /** A drill that is ready: its name, and what its rule has other than usual. */
@@ -12,7 +18,10 @@ export interface ReadyDrill {
   change: Partial<Omit<z.input<typeof ruleShape>, 'version' | 'family' | 'generator'>>;
 }
 
-const on = (path: Path, ...drills: [name: string, family: string, params?: Record<string, unknown>, change?: ReadyDrill['change']][]): ReadyDrill[] =>
+const on = (
+  path: Path,
+  ...drills: [name: string, family: string, params?: Record<string, unknown>, change?: ReadyDrill['change']][]
+): ReadyDrill[] =>
   drills.map(([name, family, params = {}, change = {}]) => ({ path, name, family, change: { params, ...change } }));
 
 const hats = { ostinato: 'hat 8ths' };
@@ -26,7 +35,12 @@ export const SHELF: readonly ReadyDrill[] = [
     ['Quarter planks: the kick goes round', 'placement', {}, { ...quarters, parts: 1, goal: 60 }],
     ['Eighth planks: the kick on every 8th', 'placement', {}, { ...quarters, goal: 66 }],
     ['Boathouse backbeat, limb by limb', 'build-up', {}, { ...hats, parts: 2, goal: 66 }],
-    ['The snare finds its place', 'placement', { limb: 'left hand' }, { ostinato: 'hat quarters, kick quarters', parts: 2, goal: 66 }],
+    [
+      'The snare finds its place',
+      'placement',
+      { limb: 'left hand' },
+      { ostinato: 'hat quarters, kick quarters', parts: 2, goal: 66 },
+    ],
     ['Kick off the quarters', 'between', { where: 'single places' }, { ...quarters, goal: 72 }],
     ['Kick off the quarters, all ways', 'between', { where: 'every combination' }, { ...quarters, goal: 72 }],
     ['One out, one in', 'build-up', { way: 'take one out' }, { ...hats, parts: 2, goal: 72 }],
@@ -39,10 +53,25 @@ export const SHELF: readonly ReadyDrill[] = [
     ['Between the hats, odd counts', 'between', { where: 'only in odd counts' }, { ...hats, goal: 69 }],
     ['Between the hats, even counts', 'between', { where: 'only in even counts' }, { ...hats, goal: 69 }],
     ['Two between the hats', 'between', { where: 'pairs of places' }, { ...hats, goal: 72, most: 28 }],
-    ['The left hand under the kick', 'placement', { limb: 'left hand', height: 'ghost' }, { ostinato: 'hat 8ths, kick quarters', goal: 72 }],
+    [
+      'The left hand under the kick',
+      'placement',
+      { limb: 'left hand', height: 'ghost' },
+      { ostinato: 'hat 8ths, kick quarters', goal: 72 },
+    ],
     ['All between the hats', 'between', { where: 'all of them' }, { ...hats, goal: 76 }],
-    ['Every gap, thirty-five ways', 'between', { where: 'every combination' }, { ...hats, withoutTurnings: true, most: 50, goal: 80 }],
-    ['The pedal between', 'between', { limb: 'left foot', where: 'single places' }, { ostinato: 'ride 8ths', goal: 72 }],
+    [
+      'Every gap, thirty-five ways',
+      'between',
+      { where: 'every combination' },
+      { ...hats, withoutTurnings: true, most: 50, goal: 80 },
+    ],
+    [
+      'The pedal between',
+      'between',
+      { limb: 'left foot', where: 'single places' },
+      { ostinato: 'ride 8ths', goal: 72 },
+    ],
   ),
   ...on(
     'triplets and swing',
@@ -54,7 +83,12 @@ export const SHELF: readonly ReadyDrill[] = [
     ['8ths and triplets, to and fro', 'rates', { from: '8th', to: '8th triplet', way: 'to and fro' }, { goal: 66 }],
     ['Twelve oars: kicks on the hats', 'compound', {}, { goal: 90 }],
     ['Round the kit in threes', 'compound', { what: 'fills' }, { goal: 90 }],
-    ['From halves to triplets, all rates', 'rates', { from: 'half', to: '8th triplet', way: 'up and down' }, { goal: 66 }],
+    [
+      'From halves to triplets, all rates',
+      'rates',
+      { from: 'half', to: '8th triplet', way: 'up and down' },
+      { goal: 66 },
+    ],
   ),
   ...on(
     'accents and ghosts',
@@ -62,9 +96,19 @@ export const SHELF: readonly ReadyDrill[] = [
     ['Two high in four', 'accents', { accents: 2 }, { goal: 69 }],
     ['One high in three', 'accents', { walking: true, among: 3 }, { parts: 3, goal: 66 }],
     ['Ghost pairs round the backbeat', 'pairs', {}, { ...hats, goal: 72 }],
-    ['Paradiddles', 'sticking', { names: ['single paradiddle', 'inward paradiddle', 'reversed paradiddle'] }, { goal: 72 }],
+    [
+      'Paradiddles',
+      'sticking',
+      { names: ['single paradiddle', 'inward paradiddle', 'reversed paradiddle'] },
+      { goal: 72 },
+    ],
     ['Singles into doubles', 'rolls', {}, { parts: 2, goal: 72 }],
-    ['Flams from both hands', 'flams and drags', { what: ['flams on quarters', 'flams on half-note triplets'] }, { goal: 60 }],
+    [
+      'Flams from both hands',
+      'flams and drags',
+      { what: ['flams on quarters', 'flams on half-note triplets'] },
+      { goal: 60 },
+    ],
     ['A drag for a ghost', 'flams and drags', { what: ['a drag for each ghost'] }, { goal: 63 }],
     ['Three high in eight', 'accents', { accents: 3, among: 8 }, { withoutTurnings: true, goal: 76 }],
   ),

@@ -34,13 +34,24 @@ export interface Weakness {
 const TIMES = 4;
 
 /** The drill for a weakness: its family and parameters chosen, the most particular thing first. */
-export function drillFor({ limb, offBeats, places, switches, uneven, tempo, meter = '4/4', parts = 4, reading = 'numbers' }: Weakness): Rule {
+export function drillFor({
+  limb,
+  offBeats,
+  places,
+  switches,
+  uneven,
+  tempo,
+  meter = '4/4',
+  parts = 4,
+  reading = 'numbers',
+}: Weakness): Rule {
   const of = (family: unknown, params: Record<string, unknown>, more = {}) =>
     usualRule(family as Family, { params, goal: tempo, meter, parts, reading, ...more });
   const beside = ostinatoBeside(limb, { meter, parts });
   if (switches) return of(rates, { from: switches[0], to: switches[1], way: 'to and fro', bars: 2 });
   const picked = places && slotsAt(places, { meter, parts, reading });
-  if (picked?.length) return of(placement, { limb: limb ?? 'right foot' }, { picked, repeats: TIMES, ostinato: beside });
+  if (picked?.length)
+    return of(placement, { limb: limb ?? 'right foot' }, { picked, repeats: TIMES, ostinato: beside });
   if (limb && offBeats) return of(between, { limb, where: 'single places' }, { ostinato: beside });
   if (limb) return of(placement, { limb }, { ostinato: beside });
   if (offBeats) return of(between, { limb: 'right foot', where: 'every combination' });
@@ -48,7 +59,10 @@ export function drillFor({ limb, offBeats, places, switches, uneven, tempo, mete
 }
 
 /** Which slots of the grid places are; those that are none are left out. */
-function slotsAt(places: readonly WholeNotes[], { meter, parts, reading }: Pick<Rule, 'meter' | 'parts' | 'reading'>): number[] {
+function slotsAt(
+  places: readonly WholeNotes[],
+  { meter, parts, reading }: Pick<Rule, 'meter' | 'parts' | 'reading'>,
+): number[] {
   const read = parseMeter(meter);
   if (!read.ok) return [];
   const { slots } = groundOf(read.value, parts, reading);
@@ -62,9 +76,16 @@ function ostinatoBeside(limb: Limb | undefined, { meter, parts }: Required<Pick<
 }
 
 /** What a verdict finds weak, in the terms a drill is chosen by; nothing when there was nothing to fix. */
-export function weaknessOf({ about, limb, place }: Verdict, take: Pick<Take, 'groove' | 'tempo'>): Weakness | undefined {
+export function weaknessOf(
+  { about, limb, place }: Verdict,
+  take: Pick<Take, 'groove' | 'tempo'>,
+): Weakness | undefined {
   if (about === 'clean' || about === 'nothing heard') return undefined;
-  const heard = { tempo: take.tempo.at(-1)!.bpm, ...gridOf(take.groove, place?.bar ?? 0), reading: take.groove.reading };
+  const heard = {
+    tempo: take.tempo.at(-1)!.bpm,
+    ...gridOf(take.groove, place?.bar ?? 0),
+    reading: take.groove.reading,
+  };
   switch (about) {
     case 'off-beats':
       return { ...heard, offBeats: true };

@@ -27,28 +27,40 @@ describe('written out to be played', () => {
   };
 
   test('as one groove: repeats and rest are there, each part knows its bars, and the whole can be kept', () => {
-    const whole = written(rule('placement', {}, { most: 4, repeats: 2, rest: 1, swing: { value: '16th', ratio: '2' } }));
+    const whole = written(
+      rule('placement', {}, { most: 4, repeats: 2, rest: 1, swing: { value: '16th', ratio: '2' } }),
+    );
     if (!whole.ok) throw new Error('none');
     const { groove, parts } = whole.value;
     expect(groove.bars.map(({ strokes }) => (strokes.length ? 'x' : '.')).join('')).toBe('xx.xx.xx.xx.');
     expect(parts.map(({ from, bars, times }) => [from, bars, times])).toEqual([0, 3, 6, 9].map((from) => [from, 1, 2]));
     expect(groove.swing).toEqual({ value: '16th', ratio: '2' });
     expect(readGroove(JSON.parse(JSON.stringify(writeGroove(groove)))).ok).toBe(true);
-    expect([0, 1, 2, 4].map((bar) => partAt(parts, bar))).toEqual([{ index: 0, bar: 0 }, { index: 0, bar: 0 }, undefined, { index: 1, bar: 0 }]);
+    expect([0, 1, 2, 4].map((bar) => partAt(parts, bar))).toEqual([
+      { index: 0, bar: 0 },
+      { index: 0, bar: 0 },
+      undefined,
+      { index: 1, bar: 0 },
+    ]);
     expect(partsShape.safeParse(JSON.parse(JSON.stringify(parts))).data).toEqual(parts);
   });
 
   test('each school says its places its own way; what a family names is said as it is', () => {
     const said = (one: Rule, school: string) => {
       const whole = written(one);
-      return whole.ok && whole.value.parts.slice(0, 3).map((part) => partSaid(part, whole.value.groove, schoolNamed(school)));
+      return (
+        whole.ok && whole.value.parts.slice(0, 3).map((part) => partSaid(part, whole.value.groove, schoolNamed(school)))
+      );
     };
     expect(said(rule('placement'), 'takadimi')).toEqual(['count 1', 'the ka of 1', 'the di of 1']);
     expect(said(rule('sticking'), 'takadimi')).toEqual(['singles', 'doubles', 'single paradiddle']);
   });
 
   test('too long for one go is said, with what would work', () => {
-    expect(written(rule('between', { where: 'every combination' }))).toMatchObject({ ok: false, problems: [{ path: ['most'] }] });
+    expect(written(rule('between', { where: 'every combination' }))).toMatchObject({
+      ok: false,
+      problems: [{ path: ['most'] }],
+    });
   });
 });
 
@@ -76,7 +88,9 @@ describe('the caller', () => {
   test('the ground alone first, then a call for as many bars as the pace, each said in the bar before', () => {
     const { groove, parts, calls } = called(whole.value, all, school);
     expect(groove.bars).toHaveLength(2 + 2 * 12);
-    expect(groove.bars.slice(0, 2).map((bar) => bar.strokes.filter(({ limb }) => limb === 'right foot').length)).toEqual([0, 0]);
+    expect(
+      groove.bars.slice(0, 2).map((bar) => bar.strokes.filter(({ limb }) => limb === 'right foot').length),
+    ).toEqual([0, 0]);
     for (const [index, part] of parts.entries()) {
       expect(part).toMatchObject({ from: 2 * (index + 1), bars: 1, times: 2 });
       expect(calls[index]).toEqual({ bar: part.from, words: partSaid(part, groove, school).split(' ') });
@@ -100,7 +114,9 @@ describe('the caller', () => {
   test('only places of the range are called; never more bars than a groove holds', () => {
     const { parts } = called(whole.value, { ...all, range: [2, 5] }, school);
     expect(new Set(parts.map(({ places }) => places[0]))).toEqual(new Set(['1/8', '5/16']));
-    expect(called(whole.value, { ...all, pace: 8, calls: 64 }, school).groove.bars.length).toBeLessThanOrEqual(MOST_BARS);
+    expect(called(whole.value, { ...all, pace: 8, calls: 64 }, school).groove.bars.length).toBeLessThanOrEqual(
+      MOST_BARS,
+    );
   });
 
   test('exercises longer than a bar cannot be called, and it says so', () => {
@@ -142,20 +158,30 @@ describe('a drill that was played', () => {
   const judgement = judge({ ...take, playedMs: timed.endMs, hits: late }, 'advanced');
 
   test('is judged exercise by exercise; its repeats are one place', () => {
-    expect(judgement.byPart.map(({ part, matched, missed, extra }) => [part, matched, missed, extra])).toEqual([0, 1, 2, 3].map((part) => [part, 36, 0, 0]));
-    expect(judgement.byPart.map(({ meanErrorMs }) => Math.round(meanErrorMs!))).toEqual([0, 0, 7, 0]);
-    expect(judgement.byPlace.filter(({ limb }) => limb === 'right foot').map(({ bar, matched }) => [bar, matched])).toEqual(
-      [0, 5, 10, 15].map((bar) => [bar, 4]),
+    expect(judgement.byPart.map(({ part, matched, missed, extra }) => [part, matched, missed, extra])).toEqual(
+      [0, 1, 2, 3].map((part) => [part, 36, 0, 0]),
     );
+    expect(judgement.byPart.map(({ meanErrorMs }) => Math.round(meanErrorMs!))).toEqual([0, 0, 7, 0]);
+    expect(
+      judgement.byPlace.filter(({ limb }) => limb === 'right foot').map(({ bar, matched }) => [bar, matched]),
+    ).toEqual([0, 5, 10, 15].map((bar) => [bar, 4]));
   });
 
   test('the verdict names the exercise, not a bar that nobody counts', () => {
-    expect(judgement.verdict).toMatchObject({ about: 'place', say: 'The & of 1 in exercise 3 in the right foot comes 60 ms late.', limb: 'right foot' });
+    expect(judgement.verdict).toMatchObject({
+      about: 'place',
+      say: 'The & of 1 in exercise 3 in the right foot comes 60 ms late.',
+      limb: 'right foot',
+    });
   });
 
   test('an exercise stopped before its end counts what was played; extra hits belong to theirs', () => {
     const half = judge(
-      { ...take, playedMs: timed.bars.find(({ bar, barInRun }) => barInRun >= 0 && bar === 7)!.startMs - 1, hits: [...late, { limb: 'right foot', ms: 300 }] },
+      {
+        ...take,
+        playedMs: timed.bars.find(({ bar, barInRun }) => barInRun >= 0 && bar === 7)!.startMs - 1,
+        hits: [...late, { limb: 'right foot', ms: 300 }],
+      },
       'advanced',
     );
     expect(half.byPart.map(({ part, matched, missed, extra }) => [part, matched, missed, extra])).toEqual([
@@ -167,7 +193,10 @@ describe('a drill that was played', () => {
   test('is kept with its exercises; one that reaches beyond the groove is refused', () => {
     const kept = readTake(JSON.parse(JSON.stringify(writeTake(take))));
     expect(kept.ok && kept.value).toEqual(take);
-    expect(readTake({ ...writeTake(take), parts: [{ ...parts[0]!, times: 99 }] })).toMatchObject({ ok: false, problems: [{ path: ['parts', 0] }] });
+    expect(readTake({ ...writeTake(take), parts: [{ ...parts[0]!, times: 99 }] })).toMatchObject({
+      ok: false,
+      problems: [{ path: ['parts', 0] }],
+    });
   });
 
   test('a call is spoken from the bar line before, word after word; where a bar is too short it is only shown', () => {
@@ -183,10 +212,17 @@ describe('a drill that was played', () => {
     };
     const words = (bpm: number) => {
       const { sounds, unspoken } = schedule({ ...run, tempo: steady(bpm, { n: 1, d: 4 }) });
-      return { said: sounds.flatMap((one) => (one.kind === 'word' ? [[one.say, Math.round(one.ms), one.barInRun]] : [])), unspoken };
+      return {
+        said: sounds.flatMap((one) => (one.kind === 'word' ? [[one.say, Math.round(one.ms), one.barInRun]] : [])),
+        unspoken,
+      };
     };
     expect(words(80)).toEqual({
-      said: [['count', -3000, -1], ['1', -3000 + CALL_WORD_MS, -1], ...['the', 'e', 'of', '1'].map((word, index) => [word, 12_000 + index * CALL_WORD_MS, 4])],
+      said: [
+        ['count', -3000, -1],
+        ['1', -3000 + CALL_WORD_MS, -1],
+        ...['the', 'e', 'of', '1'].map((word, index) => [word, 12_000 + index * CALL_WORD_MS, 4]),
+      ],
       unspoken: 0,
     });
     // A bar of 4/4 at 320 would last 750 ms: two words fit, four do not.

@@ -50,16 +50,38 @@ function toBeCalled({ exercises }: Drill, rule: Rule, title: string): Result<Wri
   if (!readied.ok) return readied;
   const { family, params, ground } = readied.value;
   const under = layOut({ say: '', bars: 1, strokes: [], alone: family.figure(params, ground, 0).alone }, ground, rule)!;
-  const parts = exercises.map(({ say, places }, index): Part => ({ ...named(say, places), from: index + 1, bars: 1, times: 1 }));
+  const parts = exercises.map(({ say, places }, index): Part => ({
+    ...named(say, places),
+    from: index + 1,
+    bars: 1,
+    times: 1,
+  }));
   return asOne([...under, ...exercises.flatMap(({ groove }) => groove.bars)], parts, rule, title);
 }
 
 function asOne(bars: Groove['bars'], parts: Part[], rule: Rule, title: string): Result<Written> {
   if (bars.length > MOST_BARS)
     return fail(
-      problemAt('most', `The drill is ${bars.length} bars long; ${MOST_BARS} can be played in one go.`, 'Play fewer exercises at a time, or each less often.'),
+      problemAt(
+        'most',
+        `The drill is ${bars.length} bars long; ${MOST_BARS} can be played in one go.`,
+        'Play fewer exercises at a time, or each less often.',
+      ),
     );
-  return ok({ groove: { version: 1, title, reading: rule.reading, tempo: rule.goal, ...(rule.swing && { swing: rule.swing }), bars }, parts });
+  return ok({
+    groove: {
+      version: 1,
+      title,
+      reading: rule.reading,
+      tempo: rule.goal,
+      ...(rule.swing && { swing: rule.swing }),
+      bars,
+    },
+    parts,
+  });
 }
 
-const named = (say: string, places: Drill['exercises'][number]['places']) => ({ say: places.length ? '' : say.slice(0, 200), places: places.map(format) });
+const named = (say: string, places: Drill['exercises'][number]['places']) => ({
+  say: places.length ? '' : say.slice(0, 200),
+  places: places.map(format),
+});

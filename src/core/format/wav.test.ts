@@ -45,7 +45,9 @@ test('any samples come back to within a step', () => {
     fc.property(fc.array(fc.float({ min: -1, max: 1, noNaN: true }), { maxLength: 200 }), (samples) => {
       const writer = new WavWriter(samples.length, 44_100);
       writer.add(new Float32Array(samples));
-      read(writer.bytes).samples.forEach((sample, index) => expect(Math.abs(sample / 32_767 - samples[index]!)).toBeLessThanOrEqual(0.5 / 32_767 + 1e-9));
+      read(writer.bytes).samples.forEach((sample, index) =>
+        expect(Math.abs(sample / 32_767 - samples[index]!)).toBeLessThanOrEqual(0.5 / 32_767 + 1e-9),
+      );
     }),
   );
 });

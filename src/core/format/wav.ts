@@ -14,9 +14,11 @@ export class WavWriter {
     readonly frames: number,
     readonly rate: number,
   ) {
-    if (!Number.isInteger(frames) || frames < 0 || frames > MOST_WAV_FRAMES) throw new RangeError(`A WAV file cannot hold ${frames} samples`);
+    if (!Number.isInteger(frames) || frames < 0 || frames > MOST_WAV_FRAMES)
+      throw new RangeError(`A WAV file cannot hold ${frames} samples`);
     this.view = new DataView(new ArrayBuffer(HEADER_BYTES + frames * SAMPLE_BYTES));
-    const text = (at: number, letters: string) => [...letters].forEach((letter, index) => this.view.setUint8(at + index, letter.charCodeAt(0)));
+    const text = (at: number, letters: string) =>
+      [...letters].forEach((letter, index) => this.view.setUint8(at + index, letter.charCodeAt(0)));
     text(0, 'RIFF');
     this.view.setUint32(4, this.view.byteLength - 8, true);
     text(8, 'WAVEfmt ');
@@ -35,7 +37,11 @@ export class WavWriter {
   add(samples: Float32Array): void {
     for (const sample of samples) {
       if (this.frame >= this.frames) return;
-      this.view.setInt16(HEADER_BYTES + SAMPLE_BYTES * this.frame++, Math.round(Math.max(-1, Math.min(1, sample)) * 32_767), true);
+      this.view.setInt16(
+        HEADER_BYTES + SAMPLE_BYTES * this.frame++,
+        Math.round(Math.max(-1, Math.min(1, sample)) * 32_767),
+        true,
+      );
     }
   }
 
@@ -48,17 +54,26 @@ export class WavWriter {
 /** The samples of a WAV file of one channel in 16 bits, −1 to 1. Throws a RangeError for any other. */
 export function readWav(bytes: ArrayBuffer): { rate: number; samples: Float32Array<ArrayBuffer> } {
   const view = new DataView(bytes);
-  const name = (at: number) => String.fromCharCode(...Array.from({ length: 4 }, (_, index) => view.getUint8(at + index)));
+  const name = (at: number) =>
+    String.fromCharCode(...Array.from({ length: 4 }, (_, index) => view.getUint8(at + index)));
   let rate = 0;
   for (let at = 12; at + 8 <= view.byteLength;) {
     const length = view.getUint32(at + 4, true);
     if (name(at) === 'fmt ') {
-      if (view.getUint16(at + 8, true) !== 1 || view.getUint16(at + 10, true) !== 1 || view.getUint16(at + 22, true) !== 16) break;
+      if (
+        view.getUint16(at + 8, true) !== 1 ||
+        view.getUint16(at + 10, true) !== 1 ||
+        view.getUint16(at + 22, true) !== 16
+      )
+        break;
       rate = view.getUint32(at + 12, true);
     }
     if (name(at) === 'data' && rate) {
       const frames = Math.min(length, view.byteLength - at - 8) >> 1;
-      return { rate, samples: Float32Array.from({ length: frames }, (_, index) => view.getInt16(at + 8 + 2 * index, true) / 32_768) };
+      return {
+        rate,
+        samples: Float32Array.from({ length: frames }, (_, index) => view.getInt16(at + 8 + 2 * index, true) / 32_768),
+      };
     }
     // Chunks begin on even bytes.
     at += 8 + length + (length % 2);

@@ -33,7 +33,13 @@ export const LIMITS: Limits = { hand: [5, 8, 10], foot: [3.5, 6, 8] };
 /** Speed of a limb at a tempo: from the shortest gap between its strokes, doubles written out, round the loop. */
 export function speeds(groove: Groove, bpm: Bpm, limits = LIMITS): Speed[] {
   // Two rounds, so that the gap over the bar line counts.
-  const { sounds } = schedule({ groove, tempo: steady(bpm, beatOf(groove)), click: { kind: 'silent' }, countIn: 0, rounds: 2 });
+  const { sounds } = schedule({
+    groove,
+    tempo: steady(bpm, beatOf(groove)),
+    click: { kind: 'silent' },
+    countIn: 0,
+    rounds: 2,
+  });
   const struck = sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke' && sound.role !== 'grace');
   return LIMBS.flatMap((limb): Speed[] => {
     const times = struck.filter((stroke) => stroke.limb === limb).map(({ ms }) => ms);
@@ -41,14 +47,30 @@ export function speeds(groove: Groove, bpm: Bpm, limits = LIMITS): Speed[] {
     const gap = Math.min(...times.slice(1).map((ms, index) => ms - times[index]!));
     const perSecond = 1000 / gap;
     const [comfortable, fast, most] = limits[isHand(limb) ? 'hand' : 'foot'];
-    return [{ limb, perSecond, feel: perSecond <= comfortable ? 'comfortable' : perSecond <= fast ? 'fast' : perSecond <= most ? 'at the limit' : 'beyond' }];
+    return [
+      {
+        limb,
+        perSecond,
+        feel:
+          perSecond <= comfortable
+            ? 'comfortable'
+            : perSecond <= fast
+              ? 'fast'
+              : perSecond <= most
+                ? 'at the limit'
+                : 'beyond',
+      },
+    ];
   });
 }
 
 /** Everything in a groove that cannot be played as written, or is too fast at a tempo. */
 export function check(groove: Groove, bpm: Bpm, limits = LIMITS): Finding[] {
   const conflicts = groove.bars.flatMap((bar, index) =>
-    bar.strokes.flatMap((stroke) => [...flamOutOfReach(bar.strokes, stroke, index), ...pedalUnderOpenHat(bar.strokes, stroke, index)]),
+    bar.strokes.flatMap((stroke) => [
+      ...flamOutOfReach(bar.strokes, stroke, index),
+      ...pedalUnderOpenHat(bar.strokes, stroke, index),
+    ]),
   );
   const tooFast = speeds(groove, bpm, limits)
     .filter(({ feel }) => feel === 'beyond')
@@ -57,7 +79,11 @@ export function check(groove: Groove, bpm: Bpm, limits = LIMITS): Finding[] {
       return {
         kind: 'speed',
         severity: 'warning',
-        place: { bar: 0, limb, at: groove.bars[0]!.strokes.find((stroke) => stroke.limb === limb)?.at ?? { n: 0, d: 1 } },
+        place: {
+          bar: 0,
+          limb,
+          at: groove.bars[0]!.strokes.find((stroke) => stroke.limb === limb)?.at ?? { n: 0, d: 1 },
+        },
         say: `The ${limb} plays ${perSecond.toFixed(1)} strokes a second at ${bpm}: beyond nearly everybody.`,
         remedy: `At ${playable} or below it can be played; or share the line with another limb.`,
         ...(playable >= SLOWEST && { fix: { words: `Set the tempo to ${playable}`, take: 'tempo', bpm: playable } }),
@@ -106,7 +132,9 @@ const sameTime = (a: WholeNotes, b: WholeNotes) => !less(a, b) && !less(b, a);
 
 /** The motion of each of a hand's strokes over the groove, which repeats, in playing order. */
 export function motionLine(groove: Groove, limb: Limb): { place: Place; motion: Motion }[] {
-  const strokes = groove.bars.flatMap((bar, index) => bar.strokes.filter((stroke) => stroke.limb === limb).map((stroke) => ({ bar: index, stroke })));
+  const strokes = groove.bars.flatMap((bar, index) =>
+    bar.strokes.filter((stroke) => stroke.limb === limb).map((stroke) => ({ bar: index, stroke })),
+  );
   const all = motions(strokes.map(({ stroke }) => stroke.height));
   return strokes.map(({ bar, stroke }, index) => ({ place: { bar, limb, at: stroke.at }, motion: all[index]! }));
 }

@@ -60,7 +60,11 @@ describe('what is wrong is named at its place, with what would work', () => {
   });
 
   test('two strokes of one limb on one slot', () => {
-    const [problem] = problemsOf(changed(({ bars }) => bars[0]!.strokes.push({ limb: 'right foot', surface: 'hat pedal', at: '3/16', height: 'tap' })));
+    const [problem] = problemsOf(
+      changed(({ bars }) =>
+        bars[0]!.strokes.push({ limb: 'right foot', surface: 'hat pedal', at: '3/16', height: 'tap' }),
+      ),
+    );
     expect(problem!.path).toEqual(['bars', 0, 'strokes', 2]);
     expect(sentence(problem!)).toContain('kick and hat pedal');
   });
@@ -194,7 +198,17 @@ describe('kits', () => {
   });
 
   test('open-handed changes the hands only, left-handed the feet too', () => {
-    expect(LIMBS.map((limb) => limbFor(limb, 'open-handed'))).toEqual(['left hand', 'right hand', 'right foot', 'left foot']);
-    expect(LIMBS.map((limb) => limbFor(limb, 'left-handed'))).toEqual(['left hand', 'right hand', 'left foot', 'right foot']);
+    expect(LIMBS.map((limb) => limbFor(limb, 'open-handed'))).toEqual([
+      'left hand',
+      'right hand',
+      'right foot',
+      'left foot',
+    ]);
+    expect(LIMBS.map((limb) => limbFor(limb, 'left-handed'))).toEqual([
+      'left hand',
+      'right hand',
+      'left foot',
+      'right foot',
+    ]);
   });
 });

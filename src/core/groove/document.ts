@@ -24,7 +24,10 @@ const text = (most: number) =>
 const fraction = z.string().transform((value, context): WholeNotes => {
   const read = value.length <= 20 ? parse(value) : undefined;
   if (read && read.n >= 0) return read;
-  context.addIssue({ code: 'custom', message: `"${value.slice(0, 20)}" is not a place in the bar. Write a fraction of a whole note, like 3/16.` });
+  context.addIssue({
+    code: 'custom',
+    message: `"${value.slice(0, 20)}" is not a place in the bar. Write a fraction of a whole note, like 3/16.`,
+  });
   return z.NEVER;
 });
 
@@ -56,7 +59,10 @@ export const swingShape = z.strictObject({
   ratio: z
     .string()
     .max(20)
-    .refine((value) => value === 'tempo-aware' || isRatio(value), 'A swing ratio is long:short from 1 to 4, like 2 or 3/2, or "tempo-aware".'),
+    .refine(
+      (value) => value === 'tempo-aware' || isRatio(value),
+      'A swing ratio is long:short from 1 to 4, like 2 or 3/2, or "tempo-aware".',
+    ),
 });
 
 function isRatio(value: string): boolean {
@@ -66,7 +72,11 @@ function isRatio(value: string): boolean {
 
 /** The farthest a limb may be laid behind (+) or pushed ahead (−) of the beat, in milliseconds. */
 export const MOST_LEAN = 40;
-const leanMs = z.number().int().min(-MOST_LEAN, `At most ${MOST_LEAN} ms ahead.`).max(MOST_LEAN, `At most ${MOST_LEAN} ms behind.`);
+const leanMs = z
+  .number()
+  .int()
+  .min(-MOST_LEAN, `At most ${MOST_LEAN} ms ahead.`)
+  .max(MOST_LEAN, `At most ${MOST_LEAN} ms behind.`);
 
 /** A tempo a person may set, in beats a minute. */
 export const tempoShape = z
@@ -126,7 +136,10 @@ export function readGroove(json: unknown): Result<Groove> {
 export function writeGroove(groove: Groove): GrooveJson {
   return {
     ...groove,
-    bars: groove.bars.map((one) => ({ ...one, strokes: one.strokes.map((each) => ({ ...each, at: format(each.at) })) })),
+    bars: groove.bars.map((one) => ({
+      ...one,
+      strokes: one.strokes.map((each) => ({ ...each, at: format(each.at) })),
+    })),
   };
 }
 
@@ -138,25 +151,46 @@ function versionProblem(version: unknown): Problem {
     say: known
       ? `This groove was written as version ${version}; this Mochila reads version ${GROOVE_VERSION}.`
       : 'This is not a groove: it does not say its version.',
-    remedy: known && version > GROOVE_VERSION ? 'Update Mochila, then open it again.' : 'Open it in the Mochila that wrote it and save it again there.',
+    remedy:
+      known && version > GROOVE_VERSION
+        ? 'Update Mochila, then open it again.'
+        : 'Open it in the Mochila that wrote it and save it again there.',
   };
 }
 
 function shapeProblem(issue: z.core.$ZodIssue): Problem {
   const path = issue.path.filter((key): key is string | number => typeof key !== 'symbol');
-  return { path, where: path.map((key) => (typeof key === 'number' ? key + 1 : key)).join(' '), say: issue.message, remedy: '' };
+  return {
+    path,
+    where: path.map((key) => (typeof key === 'number' ? key + 1 : key)).join(' '),
+    say: issue.message,
+    remedy: '',
+  };
 }
 
 function barProblems(one: Bar, index: number, reading: Reading): Problem[] {
   const where = `bar ${index + 1}`;
   const path = ['bars', index];
-  const grouped = one.meter.grouping ? parseMeter(`${formatMeter(one.meter)} (${one.meter.grouping.join('+')})`) : undefined;
+  const grouped = one.meter.grouping
+    ? parseMeter(`${formatMeter(one.meter)} (${one.meter.grouping.join('+')})`)
+    : undefined;
   if (grouped?.ok === false)
-    return grouped.problems.map((each) => ({ ...each, path: [...path, 'meter', 'grouping'], where: `${where}, grouping ${each.where}` }));
+    return grouped.problems.map((each) => ({
+      ...each,
+      path: [...path, 'meter', 'grouping'],
+      where: `${where}, grouping ${each.where}`,
+    }));
   const counts = countsOf(one.meter, reading).length;
   const filled = one.cells.reduce((total, cell) => total + cell.counts, 0);
   if (filled !== counts) {
-    return [{ path: [...path, 'cells'], where, say: `The grid covers ${filled} counts, the bar has ${counts}.`, remedy: 'Give each count its division.' }];
+    return [
+      {
+        path: [...path, 'cells'],
+        where,
+        say: `The grid covers ${filled} counts, the bar has ${counts}.`,
+        remedy: 'Give each count its division.',
+      },
+    ];
   }
   return strokeProblems(one, path, where, reading);
 }
@@ -169,7 +203,11 @@ function strokeProblems(one: Bar, path: (string | number)[], where: string, read
     if (!slotAt(slots, each.at)) {
       const near = nearestSlots(slots, each.at);
       return [
-        { ...here, say: `There is no slot here: the grid has ${gridInWords(one.cells)}.`, remedy: near && `Place it at ${near}, or divide the count further.` },
+        {
+          ...here,
+          say: `There is no slot here: the grid has ${gridInWords(one.cells)}.`,
+          remedy: near && `Place it at ${near}, or divide the count further.`,
+        },
       ];
     }
     const key = `${each.limb} ${format(each.at)}`;

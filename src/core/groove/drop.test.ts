@@ -18,7 +18,11 @@ describe('dropping a line on the strip', () => {
     expect(feet(triplets)).toHaveLength(12);
     expect(done(triplets).groove.bars[0]!.cells).toEqual(Array.from({ length: 4 }, () => ({ counts: 1, parts: 3 })));
     expect(strokesOf(done(triplets).groove)).toHaveLength(16);
-    expect(feet(dropValue(groove, 'right foot', 'dotted quarter')).map(({ at }) => format(at))).toEqual(['0', '3/8', '3/4']);
+    expect(feet(dropValue(groove, 'right foot', 'dotted quarter')).map(({ at }) => format(at))).toEqual([
+      '0',
+      '3/8',
+      '3/4',
+    ]);
   });
 
   test('what the other limbs’ counts cannot hold is said', () => {

@@ -23,7 +23,12 @@ export function dropCell(groove: Groove, limb: Limb, notes: number, value: NoteV
   const { bars } = cycleOf(notes, value, meter).backOnOne;
   const whole = Math.ceil(bars / groove.bars.length) * groove.bars.length;
   if (whole > MOST_BARS)
-    return fail(problem(`It would take ${bars} bars until it is home.`, `A groove has at most ${MOST_BARS}. Choose fewer notes or a longer value.`));
+    return fail(
+      problem(
+        `It would take ${bars} bars until it is home.`,
+        `A groove has at most ${MOST_BARS}. Choose fewer notes or a longer value.`,
+      ),
+    );
   const like = Array.from({ length: whole }, (_, index) => groove.bars[index % groove.bars.length]!);
   return dropLine(
     { ...groove, bars: like },
@@ -35,7 +40,14 @@ export function dropCell(groove: Groove, limb: Limb, notes: number, value: NoteV
   );
 }
 
-function dropLine(groove: Groove, like: Groove['bars'], limb: Limb, value: NoteValue, notes: number, say: string): Answer {
+function dropLine(
+  groove: Groove,
+  like: Groove['bars'],
+  limb: Limb,
+  value: NoteValue,
+  notes: number,
+  say: string,
+): Answer {
   const end = lengthOf(groove);
   const surface = usualSurface(groove, limb);
   const line: FreeStroke[] = [];

@@ -92,7 +92,10 @@ describe('another grid', () => {
     const groove = oneLine('t...t...');
     const answer = setTuplet(groove, 0, 3, 2, 3);
     expect(answer.ok && answer.value.groove.bars[0]!.cells.at(-1)).toEqual({ counts: 2, parts: 3 });
-    expect(setTuplet(groove, 0, 4, 2, 3)).toMatchObject({ ok: false, problems: [{ where: 'bar 1, count 4', remedy: 'Start it on count 3 or before.' }] });
+    expect(setTuplet(groove, 0, 4, 2, 3)).toMatchObject({
+      ok: false,
+      problems: [{ where: 'bar 1, count 4', remedy: 'Start it on count 3 or before.' }],
+    });
     expect(answer.ok && setDivision(answer.value.groove, 0, 4, 4).groove.bars[0]!.cells.slice(2)).toEqual([
       { counts: 1, parts: 1 },
       { counts: 1, parts: 4 },
@@ -112,7 +115,10 @@ describe('another grid', () => {
   test('the last bar cannot be deleted, one more than a groove holds not added', () => {
     expect(deleteBar(oneLine('t...'), 0)).toMatchObject({ ok: false });
     const full = { ...oneLine('t...'), bars: Array.from({ length: MOST_BARS }, () => oneLine('t...').bars[0]!) };
-    expect(copyBar(full, 3)).toMatchObject({ ok: false, problems: [{ say: `A groove has at most ${MOST_BARS} bars.` }] });
+    expect(copyBar(full, 3)).toMatchObject({
+      ok: false,
+      problems: [{ say: `A groove has at most ${MOST_BARS} bars.` }],
+    });
   });
 });
 
@@ -144,6 +150,11 @@ describe('checks', () => {
   });
 
   test('the motion line of a hand goes round the loop', () => {
-    expect(motionLine(oneLine('AttA'), 'right hand').map(({ motion }) => motion)).toEqual(['down', 'tap', 'up', 'full']);
+    expect(motionLine(oneLine('AttA'), 'right hand').map(({ motion }) => motion)).toEqual([
+      'down',
+      'tap',
+      'up',
+      'full',
+    ]);
   });
 });

@@ -24,7 +24,11 @@ function changeBar(groove: Groove, bar: number, change: (one: Bar) => Bar): Groo
 const isAt = (place: Place) => (stroke: Stroke) => stroke.limb === place.limb && equal(stroke.at, place.at);
 
 /** Puts a stroke on a slot; one that is there already takes on what is given. */
-export function placeStroke(groove: Groove, place: Place, given: { surface?: Stroke['surface']; height?: Height; ornament?: Ornament } = {}): Groove {
+export function placeStroke(
+  groove: Groove,
+  place: Place,
+  given: { surface?: Stroke['surface']; height?: Height; ornament?: Ornament } = {},
+): Groove {
   return changeBar(groove, place.bar, (bar) => {
     if (!slotsOfBar(bar.meter, groove.reading, bar.cells).some((slot) => equal(slot.at, place.at))) {
       throw new RangeError(`${format(place.at)} is no slot of bar ${place.bar + 1}`);
@@ -38,17 +42,24 @@ export function placeStroke(groove: Groove, place: Place, given: { surface?: Str
       height: given.height ?? before?.height ?? 'tap',
       ...(ornament && { ornament }),
     };
-    return { ...bar, strokes: [...bar.strokes.filter((other) => !isAt(place)(other)), stroke].sort((a, b) => compare(a.at, b.at)) };
+    return {
+      ...bar,
+      strokes: [...bar.strokes.filter((other) => !isAt(place)(other)), stroke].sort((a, b) => compare(a.at, b.at)),
+    };
   });
 }
 
 /** What a limb plays most in a groove, or its place at the kit when it plays nothing yet. */
 export function usualSurface(groove: Groove, limb: Limb): Stroke['surface'] {
   const counts = new Map<Stroke['surface'], number>();
-  for (const bar of groove.bars) for (const stroke of bar.strokes) if (stroke.limb === limb) counts.set(stroke.surface, (counts.get(stroke.surface) ?? 0) + 1);
+  for (const bar of groove.bars)
+    for (const stroke of bar.strokes)
+      if (stroke.limb === limb) counts.set(stroke.surface, (counts.get(stroke.surface) ?? 0) + 1);
   return (
-    [...counts].reduce<[Stroke['surface'], number] | undefined>((most, each) => (most && most[1] >= each[1] ? most : each), undefined)?.[0] ??
-    DEFAULT_SURFACES[limb]
+    [...counts].reduce<[Stroke['surface'], number] | undefined>(
+      (most, each) => (most && most[1] >= each[1] ? most : each),
+      undefined,
+    )?.[0] ?? DEFAULT_SURFACES[limb]
   );
 }
 
@@ -57,7 +68,10 @@ export const removeStroke = (groove: Groove, place: Place): Groove =>
 
 /** Raises (+1) or lowers (−1) a stroke by a height; at the end of the scale, or without a stroke, nothing changes. */
 export function moveHeight(groove: Groove, place: Place, by: 1 | -1): Groove {
-  return changeStroke(groove, place, (stroke) => ({ ...stroke, height: HEIGHTS[HEIGHTS.indexOf(stroke.height) + by] ?? stroke.height }));
+  return changeStroke(groove, place, (stroke) => ({
+    ...stroke,
+    height: HEIGHTS[HEIGHTS.indexOf(stroke.height) + by] ?? stroke.height,
+  }));
 }
 
 /** Gives a stroke an ornament, or takes it away. */
@@ -69,7 +83,10 @@ export const setSurface = (groove: Groove, place: Place, surface: Stroke['surfac
   changeStroke(groove, place, (stroke) => ({ ...stroke, surface }));
 
 function changeStroke(groove: Groove, place: Place, change: (stroke: Stroke) => Stroke): Groove {
-  return changeBar(groove, place.bar, (bar) => ({ ...bar, strokes: bar.strokes.map((stroke) => (isAt(place)(stroke) ? change(stroke) : stroke)) }));
+  return changeBar(groove, place.bar, (bar) => ({
+    ...bar,
+    strokes: bar.strokes.map((stroke) => (isAt(place)(stroke) ? change(stroke) : stroke)),
+  }));
 }
 
 /** A groove after a change of grid, and the strokes the new grid could not hold. */
@@ -88,13 +105,22 @@ export function setDivision(groove: Groove, bar: number, count: number, parts: n
   const cells = one.cells.flatMap((cell, index) => {
     const first = 1 + one.cells.slice(0, index).reduce((total, { counts }) => total + counts, 0);
     if (count < first || count >= first + cell.counts) return [cell];
-    return Array.from({ length: cell.counts }, (_, offset) => ({ counts: 1, parts: first + offset === count ? parts : 1 }));
+    return Array.from({ length: cell.counts }, (_, offset) => ({
+      counts: 1,
+      parts: first + offset === count ? parts : 1,
+    }));
   });
   return regrid(groove, bar, one.meter, cells);
 }
 
 /** Lays a tuplet of `parts` over `counts` counts from a count on; the counts it covers lose their own grid. */
-export function setTuplet(groove: Groove, bar: number, count: number, counts: number, parts: number): Result<Regridded> {
+export function setTuplet(
+  groove: Groove,
+  bar: number,
+  count: number,
+  counts: number,
+  parts: number,
+): Result<Regridded> {
   const one = groove.bars[bar]!;
   const all = countsOf(one.meter, groove.reading).length;
   const path = ['bars', bar, 'cells'];
@@ -138,16 +164,23 @@ export function setMeter(groove: Groove, bar: number, meter: Meter): Regridded {
     filled += cell.counts;
   }
   const parts = cells.findLast((cell) => cell.counts === 1)?.parts ?? 2;
-  const last = one.meter.unit === meter.unit ? parts : Math.max(1, Math.min(8, Math.round((parts * one.meter.unit) / meter.unit)));
+  const last =
+    one.meter.unit === meter.unit ? parts : Math.max(1, Math.min(8, Math.round((parts * one.meter.unit) / meter.unit)));
   if (one.meter.unit !== meter.unit) return regrid(groove, bar, meter, cellsOfDivisions(meter, groove.reading, last));
-  return regrid(groove, bar, meter, [...cells, ...Array.from({ length: wanted - filled }, () => ({ counts: 1, parts: last }))]);
+  return regrid(groove, bar, meter, [
+    ...cells,
+    ...Array.from({ length: wanted - filled }, () => ({ counts: 1, parts: last })),
+  ]);
 }
 
 function regrid(groove: Groove, bar: number, meter: Meter, cells: Cell[]): Regridded {
   const one = groove.bars[bar]!;
   const slots = slotsOfBar(meter, groove.reading, cells);
   const fits = (stroke: Stroke) => slots.some((slot) => equal(slot.at, stroke.at));
-  return { groove: changeBar(groove, bar, () => ({ meter, cells, strokes: one.strokes.filter(fits) })), lost: one.strokes.filter((stroke) => !fits(stroke)) };
+  return {
+    groove: changeBar(groove, bar, () => ({ meter, cells, strokes: one.strokes.filter(fits) })),
+    lost: one.strokes.filter((stroke) => !fits(stroke)),
+  };
 }
 
 const fullProblem = (): Problem => ({
@@ -174,6 +207,11 @@ function withBar(groove: Groove, after: number, bar: Bar): Result<Groove> {
 /** Takes a bar out; the last one cannot be. */
 export function deleteBar(groove: Groove, bar: number): Result<Groove> {
   if (groove.bars.length === 1)
-    return fail({ path: ['bars', 0], where: 'bar 1', say: 'A groove has at least one bar.', remedy: 'Take its strokes out instead.' });
+    return fail({
+      path: ['bars', 0],
+      where: 'bar 1',
+      say: 'A groove has at least one bar.',
+      remedy: 'Take its strokes out instead.',
+    });
   return ok({ ...groove, bars: groove.bars.toSpliced(bar, 1) });
 }

@@ -9,8 +9,11 @@ import { laid, problem, type Answer } from './transformed';
 
 /** 8ths as a shuffle: each off-beat 8th moves to the last triplet of its quarter. */
 export function toShuffle(groove: Groove): Answer {
-  return warped(groove, { value: '8th', ratio: '2' }, 'Each pair of 8ths is now long–short: the first and the last of a triplet.', (within) =>
-    equal(within, exact('1/8')),
+  return warped(
+    groove,
+    { value: '8th', ratio: '2' },
+    'Each pair of 8ths is now long–short: the first and the last of a triplet.',
+    (within) => equal(within, exact('1/8')),
   );
 }
 
@@ -23,7 +26,9 @@ export function toFullTriplets(groove: Groove): Answer {
   const between = strokes.flatMap((stroke): FreeStroke[] => {
     const within = modulo(stroke.at, quarter);
     const third = add(stroke.at, exact('1/12'));
-    const partner = strokes.some((other) => other.limb === stroke.limb && equal(other.at, add(stroke.at, exact('1/6'))));
+    const partner = strokes.some(
+      (other) => other.limb === stroke.limb && equal(other.at, add(stroke.at, exact('1/6'))),
+    );
     const taken = strokes.some((other) => other.limb === stroke.limb && equal(other.at, third));
     return within.n === 0 && partner && !taken ? [{ ...withoutOrnament(stroke), at: third, height: 'tap' }] : [];
   });
@@ -44,8 +49,13 @@ function withoutOrnament({ ornament: _, ...stroke }: FreeStroke): FreeStroke {
 export function writeSwingOut(groove: Groove): Answer {
   const { swing } = groove;
   if (!swing) return fail(problem('This groove is straight already.', 'Set its swing first.'));
-  if (swing.ratio === 'tempo-aware') return fail(problem('A swing that follows the tempo has no one written form.', 'Choose a fixed ratio first.'));
-  return warped(groove, swing, `The swing of ${swing.ratio.replace('/', ':')} is written out where it falls; the groove is straight now.`);
+  if (swing.ratio === 'tempo-aware')
+    return fail(problem('A swing that follows the tempo has no one written form.', 'Choose a fixed ratio first.'));
+  return warped(
+    groove,
+    swing,
+    `The swing of ${swing.ratio.replace('/', ':')} is written out where it falls; the groove is straight now.`,
+  );
 }
 
 function warped(groove: Groove, swing: Swing, say: string, only?: (within: WholeNotes) => boolean): Answer {
@@ -56,7 +66,10 @@ function warped(groove: Groove, swing: Swing, say: string, only?: (within: Whole
     bar.strokes.map((stroke): FreeStroke => {
       const within = modulo(stroke.at, mul(half, frac(2)));
       const moves = swingable(groove, index, stroke) && (!only || only(within));
-      return { ...stroke, at: add(starts[index]!, moves ? swungPlace(stroke.at, swing.value, ratio, barLength(bar.meter)) : stroke.at) };
+      return {
+        ...stroke,
+        at: add(starts[index]!, moves ? swungPlace(stroke.at, swing.value, ratio, barLength(bar.meter)) : stroke.at),
+      };
     }),
   );
   return laid(
@@ -85,7 +98,8 @@ function swingable(groove: Groove, bar: number, stroke: Stroke): boolean {
 /** Reads what was written out back into even notes with a swing: the reverse of `writeSwingOut`. */
 export function foldSwing(groove: Groove, swing: Swing): Answer {
   if (groove.swing) return fail(problem('This groove has a swing already.', 'Write it out first.'));
-  if (swing.ratio === 'tempo-aware') return fail(problem('A swing that follows the tempo has no one written form.', 'Choose a fixed ratio.'));
+  if (swing.ratio === 'tempo-aware')
+    return fail(problem('A swing that follows the tempo has no one written form.', 'Choose a fixed ratio.'));
   const ratio = exact(swing.ratio);
   const half = NOTE_VALUES[swing.value];
   const pair = mul(half, frac(2));
@@ -97,7 +111,11 @@ export function foldSwing(groove: Groove, swing: Swing): Answer {
       const start = sub(stroke.at, within);
       const whole = compare(add(start, pair), barLength(bar.meter)) <= 0;
       // The two straight pieces of the swing, taken backwards.
-      const even = !whole ? within : compare(within, turn) <= 0 ? mul(within, div(half, turn)) : add(half, mul(sub(within, turn), div(half, sub(pair, turn))));
+      const even = !whole
+        ? within
+        : compare(within, turn) <= 0
+          ? mul(within, div(half, turn))
+          : add(half, mul(sub(within, turn), div(half, sub(pair, turn))));
       return { ...stroke, at: add(starts[index]!, add(start, even)) };
     }),
   );
@@ -113,10 +131,18 @@ export function foldSwing(groove: Groove, swing: Swing): Answer {
   const same = again.ok && sameStrokes(again.value.groove, groove);
   return same
     ? folded
-    : fail(problem(`Not every stroke lies where a swing of ${swing.ratio.replace('/', ':')} would put it.`, 'Choose the ratio it was written out with.'));
+    : fail(
+        problem(
+          `Not every stroke lies where a swing of ${swing.ratio.replace('/', ':')} would put it.`,
+          'Choose the ratio it was written out with.',
+        ),
+      );
 }
 
 const sameStrokes = (a: Groove, b: Groove): boolean => {
   const [one, other] = [strokesOf(a), strokesOf(b)];
-  return one.length === other.length && one.every((stroke) => other.some((match) => match.limb === stroke.limb && equal(match.at, stroke.at)));
+  return (
+    one.length === other.length &&
+    one.every((stroke) => other.some((match) => match.limb === stroke.limb && equal(match.at, stroke.at)))
+  );
 };

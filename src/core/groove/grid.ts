@@ -36,7 +36,8 @@ const known = new WeakMap<readonly Cell[], { meter: Meter; reading: Reading; slo
 /** Every slot of one bar, in playing order. */
 export function slotsOfBar(meter: Meter, reading: Reading, cells: readonly Cell[]): readonly Slot[] {
   const before = known.get(cells);
-  if (before && before.reading === reading && before.meter.beats === meter.beats && before.meter.unit === meter.unit) return before.slots;
+  if (before && before.reading === reading && before.meter.beats === meter.beats && before.meter.unit === meter.unit)
+    return before.slots;
   const slots = workedOut(meter, reading, cells);
   known.set(cells, { meter, reading, slots });
   return slots;
@@ -67,7 +68,9 @@ export const isSwingable = ({ counts, parts }: Cell): boolean => counts === 1 &&
 
 /** The grid in words: "16ths" would depend on the unit, so parts of a count are named. */
 export function gridInWords(cells: readonly Cell[]): string {
-  const parts = [...new Set(cells.map((cell) => (cell.counts === 1 ? `${cell.parts}` : `${cell.parts} over ${cell.counts}`)))];
+  const parts = [
+    ...new Set(cells.map((cell) => (cell.counts === 1 ? `${cell.parts}` : `${cell.parts} over ${cell.counts}`))),
+  ];
   return parts.length === 1 ? `${parts[0]} to a count` : `${parts.join(', ')} to a count`;
 }
 

@@ -13,11 +13,20 @@ export const mirrorHands = (groove: Groove): Transformed => ({
 
 /** Hands uncrossed: in bars where the right hand reaches over to the hat, the hands change lines. */
 export function openHanded(groove: Groove): Answer {
-  const crosses = (bar: Bar) => bar.strokes.some(({ limb, surface }) => limb === 'right hand' && (surface === 'closed hat' || surface === 'open hat'));
-  if (!groove.bars.some(crosses)) return fail(problem('The right hand is not on the hat, so the hands do not cross.', 'Move its line to the hat first.'));
+  const crosses = (bar: Bar) =>
+    bar.strokes.some(
+      ({ limb, surface }) => limb === 'right hand' && (surface === 'closed hat' || surface === 'open hat'),
+    );
+  if (!groove.bars.some(crosses))
+    return fail(
+      problem('The right hand is not on the hat, so the hands do not cross.', 'Move its line to the hat first.'),
+    );
   const mirrored = mirrorHands(groove).groove;
   const bars = groove.bars.map((bar, index) => (crosses(bar) ? mirrored.bars[index]! : bar));
-  return ok({ groove: { ...groove, bars }, say: 'Open-handed: the left hand is on the hat, the right hand on the snare.' });
+  return ok({
+    groove: { ...groove, bars },
+    say: 'Open-handed: the left hand is on the hat, the right hand on the snare.',
+  });
 }
 
 /** Lays a limb behind (+) or pushes it ahead (−) by whole milliseconds, at most 40; 0 sets it on the beat. */
@@ -27,7 +36,10 @@ export function leanLimb(groove: Groove, limb: Limb, ms: Ms): Answer {
   const { lean: _, ...plain } = groove;
   const { [limb]: __, ...others } = groove.lean ?? {};
   const lean = ms === 0 ? others : { ...others, [limb]: ms };
-  const say = ms === 0 ? `The ${limb} plays on the beat.` : `The ${limb} is ${ms > 0 ? 'laid' : 'pushed'} ${Math.abs(ms)} ms ${ms > 0 ? 'behind' : 'ahead'}.`;
+  const say =
+    ms === 0
+      ? `The ${limb} plays on the beat.`
+      : `The ${limb} is ${ms > 0 ? 'laid' : 'pushed'} ${Math.abs(ms)} ms ${ms > 0 ? 'behind' : 'ahead'}.`;
   return ok({ groove: Object.keys(lean).length ? { ...plain, lean } : plain, say });
 }
 
@@ -40,24 +52,35 @@ export const turnKit = (groove: Groove): Transformed => ({
 /** Only these limbs are kept. */
 export function keepLimbs(groove: Groove, limbs: readonly Limb[]): Transformed {
   const bars = groove.bars.map((bar) => ({ ...bar, strokes: bar.strokes.filter(({ limb }) => limbs.includes(limb)) }));
-  return { groove: { ...groove, bars }, say: `Only the ${limbs.join(' and the ')} ${limbs.length === 1 ? 'is' : 'are'} left.` };
+  return {
+    groove: { ...groove, bars },
+    say: `Only the ${limbs.join(' and the ')} ${limbs.length === 1 ? 'is' : 'are'} left.`,
+  };
 }
 
 /** A limb's whole line on another surface. */
 export function moveLine(groove: Groove, limb: Limb, surface: Surface): Transformed {
-  const bars = groove.bars.map((bar) => ({ ...bar, strokes: bar.strokes.map((stroke) => (stroke.limb === limb ? { ...stroke, surface } : stroke)) }));
+  const bars = groove.bars.map((bar) => ({
+    ...bar,
+    strokes: bar.strokes.map((stroke) => (stroke.limb === limb ? { ...stroke, surface } : stroke)),
+  }));
   return { groove: { ...groove, bars }, say: `The ${limb} plays its line on the ${surface}.` };
 }
 
 /** Accents on the strokes of a limb by a pattern that repeats over them: true is an accent, the others are taps. */
 export function accentPattern(groove: Groove, limb: Limb, pattern: readonly boolean[]): Answer {
-  if (!pattern.length || !pattern.includes(true)) return fail(problem('A pattern without an accent changes nothing to hear.', 'Set at least one accent.'));
+  if (!pattern.length || !pattern.includes(true))
+    return fail(problem('A pattern without an accent changes nothing to hear.', 'Set at least one accent.'));
   let stroke = 0;
   const bars = groove.bars.map((bar) => ({
     ...bar,
     strokes: bar.strokes
       .toSorted((a, b) => compare(a.at, b.at))
-      .map((each) => (each.limb === limb ? { ...each, height: pattern[stroke++ % pattern.length] ? ('accent' as const) : ('tap' as const) } : each)),
+      .map((each) =>
+        each.limb === limb
+          ? { ...each, height: pattern[stroke++ % pattern.length] ? ('accent' as const) : ('tap' as const) }
+          : each,
+      ),
   }));
   if (!stroke) return fail(problem(`The ${limb} plays nothing here.`, 'Choose a limb that plays.'));
   const accents = pattern.filter(Boolean).length;

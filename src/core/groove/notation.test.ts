@@ -10,7 +10,12 @@ import { beamGroups, writtenBar, type WrittenNote, type WrittenVoice } from './n
 
 /** A voice said in letters: value, dot, "r" for a rest, "*" for a tuplet. */
 const said = (voice: WrittenVoice) =>
-  voice.notes.map(({ value, dots, strokes, tuplet }) => `${strokes.length ? '' : 'r'}${value}${'.'.repeat(dots)}${tuplet === undefined ? '' : '*'}`).join(' ');
+  voice.notes
+    .map(
+      ({ value, dots, strokes, tuplet }) =>
+        `${strokes.length ? '' : 'r'}${value}${'.'.repeat(dots)}${tuplet === undefined ? '' : '*'}`,
+    )
+    .join(' ');
 const hands = (text: string) => writtenBar(oneLine(text).bars[0]!, 'numbers').hands;
 
 /** One bar of any cells with the right hand on the slots of the given numbers. */
@@ -19,7 +24,12 @@ function barOf(meter: string, cells: Cell[], struck: number[], reading: Reading 
   return {
     meter: meterOf(meter),
     cells,
-    strokes: struck.map((index): Stroke => ({ limb: 'right hand', surface: 'snare', at: slots[index]!.at, height: 'tap' })),
+    strokes: struck.map((index): Stroke => ({
+      limb: 'right hand',
+      surface: 'snare',
+      at: slots[index]!.at,
+      height: 'tap',
+    })),
   };
 }
 

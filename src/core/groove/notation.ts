@@ -74,7 +74,14 @@ function writtenVoice(bar: Bar, reading: Reading, strokes: readonly Stroke[]): W
 /** Part counts a single note can last inside a cell: plain and dotted. */
 const LENGTHS = [8, 6, 4, 3, 2, 1];
 
-function writeCell(start: WholeNotes, length: WholeNotes, cell: Cell, strokes: readonly Stroke[], notes: WrittenNote[], tuplets: Tuplet[]): void {
+function writeCell(
+  start: WholeNotes,
+  length: WholeNotes,
+  cell: Cell,
+  strokes: readonly Stroke[],
+  notes: WrittenNote[],
+  tuplets: Tuplet[],
+): void {
   // Only as many parts as the strokes need: a triplet's 1 alone is a plain quarter.
   const places = strokes.map(({ at }) => div(mul(sub(at, start), frac(cell.parts)), length).n);
   const common = [...places, cell.parts].reduce(gcd);
@@ -100,7 +107,9 @@ function writeCell(start: WholeNotes, length: WholeNotes, cell: Cell, strokes: r
   };
   const rest = (from: number, to: number) => {
     for (let at = from; at < to;) {
-      const lasts = LENGTHS.find((each) => each <= to - at && valueOf(mul(unit, frac(each))) && (each === parts || isPowerOfTwo(each)))!;
+      const lasts = LENGTHS.find(
+        (each) => each <= to - at && valueOf(mul(unit, frac(each))) && (each === parts || isPowerOfTwo(each)),
+      )!;
       write(at, lasts, []);
       at += lasts;
     }
@@ -138,7 +147,10 @@ function tupletOf(length: WholeNotes, parts: number): Tuplet {
   const plain = values.map(fitting).filter(({ d }) => d === 1);
   const dotted = values.map((value) => fitting(mul(value, frac(3, 2)))).filter(({ d }) => d === 1);
   const within = (fits: WholeNotes[]) => fits.filter(({ n }) => n <= parts && 2 * n > parts).at(-1);
-  return { notes: parts, inTimeOf: (within(plain) ?? within(dotted) ?? [...plain, ...dotted].sort(compare).find(({ n }) => n > parts)!).n };
+  return {
+    notes: parts,
+    inTimeOf: (within(plain) ?? within(dotted) ?? [...plain, ...dotted].sort(compare).find(({ n }) => n > parts)!).n,
+  };
 }
 
 /** Beams flagged notes that follow one another inside a group of counts; a rest parts them. */
@@ -173,7 +185,16 @@ export function beamGroups(meter: Meter, reading: Reading): WholeNotes[] {
 
 function usualGroups(meter: Meter, reading: Reading): number[] {
   const { beats, unit } = meter;
-  const size = isCompound(meter) && (reading === 'pulse' || unit >= 8) ? 3 : unit === 16 ? 4 : unit === 8 && beats > 3 ? 2 : unit === 8 ? beats : 1;
+  const size =
+    isCompound(meter) && (reading === 'pulse' || unit >= 8)
+      ? 3
+      : unit === 16
+        ? 4
+        : unit === 8 && beats > 3
+          ? 2
+          : unit === 8
+            ? beats
+            : 1;
   const groups = Array.from({ length: Math.max(1, Math.floor(beats / size)) }, () => size);
   const left = beats - groups.length * size;
   if (left === 0) return groups;

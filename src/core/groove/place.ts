@@ -17,7 +17,8 @@ export function strokesOf(groove: Groove): FreeStroke[] {
     .sort((a, b) => compare(a.at, b.at));
 }
 
-export const lengthOf = (groove: Pick<Groove, 'bars'>): WholeNotes => sum(groove.bars.map((bar) => barLength(bar.meter)));
+export const lengthOf = (groove: Pick<Groove, 'bars'>): WholeNotes =>
+  sum(groove.bars.map((bar) => barLength(bar.meter)));
 
 /** Onsets moved later (or, below 0, earlier) by `shift`, wrapped round the length of the whole figure, in order. */
 export function displaced(onsets: readonly WholeNotes[], shift: WholeNotes, length: WholeNotes): WholeNotes[] {
@@ -57,7 +58,12 @@ const MOST_PARTS = 8;
  * division of single counts holds them, tuplets over two or four counts. Cells of `keep` stay where they
  * hold their places, so that an unchanged grid is left alone. Undefined when no grid holds them all.
  */
-export function cellsFor(meter: Meter, reading: Reading, places: readonly WholeNotes[], keep?: readonly Cell[]): Cell[] | undefined {
+export function cellsFor(
+  meter: Meter,
+  reading: Reading,
+  places: readonly WholeNotes[],
+  keep?: readonly Cell[],
+): Cell[] | undefined {
   const counts = countsOf(meter, reading);
   const cells: Cell[] = [];
   for (let first = 0; first < counts.length;) {
@@ -79,7 +85,8 @@ export function cellsFor(meter: Meter, reading: Reading, places: readonly WholeN
 
   function smallestCell(first: number): Cell | undefined {
     for (const wide of [1, 2, 4]) {
-      for (let parts = 1; parts <= MOST_PARTS; parts++) if (holds(first, { counts: wide, parts })) return { counts: wide, parts };
+      for (let parts = 1; parts <= MOST_PARTS; parts++)
+        if (holds(first, { counts: wide, parts })) return { counts: wide, parts };
     }
     return undefined;
   }
@@ -97,7 +104,11 @@ export function cellsFor(meter: Meter, reading: Reading, places: readonly WholeN
  * A groove of `meter` bars from strokes placed freely, in grids that hold them; bars of rest follow when
  * `length` wants them. Undefined when a place fits no grid, or one limb would strike twice at once.
  */
-export function barsFrom(strokes: readonly FreeStroke[], like: readonly { meter: Meter; cells?: readonly Cell[] }[], reading: Reading): Bar[] | undefined {
+export function barsFrom(
+  strokes: readonly FreeStroke[],
+  like: readonly { meter: Meter; cells?: readonly Cell[] }[],
+  reading: Reading,
+): Bar[] | undefined {
   const starts = barStarts(like.map(({ meter }) => barLength(meter)));
   const bars: Bar[] = [];
   for (const [index, { meter, cells: keep }] of like.entries()) {
@@ -110,7 +121,9 @@ export function barsFrom(strokes: readonly FreeStroke[], like: readonly { meter:
       here.map(({ at }) => at),
       keep,
     );
-    const twice = here.some((one, place) => here.findIndex((other) => other.limb === one.limb && equal(other.at, one.at)) !== place);
+    const twice = here.some(
+      (one, place) => here.findIndex((other) => other.limb === one.limb && equal(other.at, one.at)) !== place,
+    );
     if (!cells || twice) return undefined;
     bars.push({ meter, cells, strokes: here });
   }

@@ -10,7 +10,11 @@ import { changeIn, clearRegion, copyRegion, pasteAt, regionBetween } from './reg
 
 const groove = together(oneLine('At.t At.t At.t At.t'), oneLine('.... A... .... A..g', 'left hand'));
 const two: Groove = { ...groove, bars: [groove.bars[0]!, { ...groove.bars[0]!, strokes: [] }] };
-const at = (bar: number, place: string, limb: (typeof LIMBS)[number] = 'right hand') => ({ bar, limb, at: exact(place) });
+const at = (bar: number, place: string, limb: (typeof LIMBS)[number] = 'right hand') => ({
+  bar,
+  limb,
+  at: exact(place),
+});
 const lane = (one: Groove, limb: (typeof LIMBS)[number]) =>
   strokesOf(one)
     .filter((stroke) => stroke.limb === limb)
@@ -72,15 +76,24 @@ describe('pasting', () => {
 
 test('any region of any groove pasted where it came from changes nothing', () => {
   fc.assert(
-    fc.property(anyGroove({ ornaments: false }), fc.nat(), fc.nat(), fc.constantFrom(...LIMBS), fc.constantFrom(...LIMBS), (any, a, b, one, other) => {
-      const all = any.bars.flatMap((bar, index) => slotsOfBar(bar.meter, any.reading, bar.cells).map((slot) => ({ bar: index, at: slot.at })));
-      const [from, to] = [a % all.length, b % all.length].sort((x, y) => x - y).map((index) => all[index]!);
-      const region = regionBetween(any, { ...from!, limb: one }, { ...to!, limb: other });
-      const back = pasted(any, { ...from!, limb: region.limbs[0]! }, copyRegion(any, region)).groove;
-      expect(lane(back, one)).toEqual(lane(any, one));
-      expect(readGroove(writeGroove(back)).ok).toBe(true);
-      expect(strokesOf(back)).toHaveLength(strokesOf(any).length);
-    }),
+    fc.property(
+      anyGroove({ ornaments: false }),
+      fc.nat(),
+      fc.nat(),
+      fc.constantFrom(...LIMBS),
+      fc.constantFrom(...LIMBS),
+      (any, a, b, one, other) => {
+        const all = any.bars.flatMap((bar, index) =>
+          slotsOfBar(bar.meter, any.reading, bar.cells).map((slot) => ({ bar: index, at: slot.at })),
+        );
+        const [from, to] = [a % all.length, b % all.length].sort((x, y) => x - y).map((index) => all[index]!);
+        const region = regionBetween(any, { ...from!, limb: one }, { ...to!, limb: other });
+        const back = pasted(any, { ...from!, limb: region.limbs[0]! }, copyRegion(any, region)).groove;
+        expect(lane(back, one)).toEqual(lane(any, one));
+        expect(readGroove(writeGroove(back)).ok).toBe(true);
+        expect(strokesOf(back)).toHaveLength(strokesOf(any).length);
+      },
+    ),
     { numRuns: 60 },
   );
 });

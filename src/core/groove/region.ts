@@ -33,7 +33,8 @@ export function regionBetween(groove: Groove, one: Place, other: Place): Region 
   return { from: at(first), to: add(at(last), slot?.length ?? ZERO), limbs: LIMBS.slice(lanes[0], lanes[1]! + 1) };
 }
 
-const isIn = ({ from, to, limbs }: Region, stroke: FreeStroke): boolean => limbs.includes(stroke.limb) && !less(stroke.at, from) && less(stroke.at, to);
+const isIn = ({ from, to, limbs }: Region, stroke: FreeStroke): boolean =>
+  limbs.includes(stroke.limb) && !less(stroke.at, from) && less(stroke.at, to);
 
 export const copyRegion = (groove: Groove, region: Region): Clip => ({
   strokes: strokesOf(groove)
@@ -52,8 +53,12 @@ export function clearRegion(groove: Groove, region: Region): Groove {
 export function changeIn(groove: Groove, region: Region, change: (stroke: Stroke) => Stroke | undefined): Groove {
   const starts = barStarts(groove.bars.map((bar) => barLength(bar.meter)));
   const bars = groove.bars.map((bar, index) => {
-    const strokes = bar.strokes.flatMap((stroke) => (isIn(region, { ...stroke, at: add(starts[index]!, stroke.at) }) ? (change(stroke) ?? []) : [stroke]));
-    return strokes.length === bar.strokes.length && strokes.every((stroke, place) => stroke === bar.strokes[place]) ? bar : { ...bar, strokes };
+    const strokes = bar.strokes.flatMap((stroke) =>
+      isIn(region, { ...stroke, at: add(starts[index]!, stroke.at) }) ? (change(stroke) ?? []) : [stroke],
+    );
+    return strokes.length === bar.strokes.length && strokes.every((stroke, place) => stroke === bar.strokes[place])
+      ? bar
+      : { ...bar, strokes };
   });
   return { ...groove, bars };
 }
@@ -76,7 +81,8 @@ export function pasteAt(groove: Groove, place: Place, clip: Clip): Answer {
   const to = add(from, clip.length);
   const kept = strokesOf(clearRegion(groove, { from, to, limbs: moved ? [place.limb] : clip.limbs }));
   const like: Groove['bars'] = [...groove.bars];
-  for (let end = lengthOf(groove); less(end, to); end = add(end, barLength(like.at(-1)!.meter))) like.push({ ...groove.bars.at(-1)!, strokes: [] });
+  for (let end = lengthOf(groove); less(end, to); end = add(end, barLength(like.at(-1)!.meter)))
+    like.push({ ...groove.bars.at(-1)!, strokes: [] });
   const added = like.length - groove.bars.length;
   const answer = laid(
     groove,
@@ -98,7 +104,9 @@ function keepUntouched(before: Groove, after: Groove): Groove {
     ...after,
     bars: after.bars.map((bar, index) => {
       const old = before.bars[index];
-      return old && same(old.strokes, bar.strokes) && JSON.stringify(old.cells) === JSON.stringify(bar.cells) ? old : bar;
+      return old && same(old.strokes, bar.strokes) && JSON.stringify(old.cells) === JSON.stringify(bar.cells)
+        ? old
+        : bar;
     }),
   };
 }

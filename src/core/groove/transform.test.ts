@@ -50,9 +50,12 @@ describe('exact answers', () => {
     });
   });
 
-  test.each(cases<Modulation & { newBpm: number }>('modulations'))('$oldNote = $newNote at $bpm', ({ newBpm, ...modulation }) => {
-    expect(modulatedBpm(modulation)).toBeCloseTo(newBpm, 3);
-  });
+  test.each(cases<Modulation & { newBpm: number }>('modulations'))(
+    '$oldNote = $newNote at $bpm',
+    ({ newBpm, ...modulation }) => {
+      expect(modulatedBpm(modulation)).toBeCloseTo(newBpm, 3);
+    },
+  );
 
   test.each(cases<{ meter: string; bars: number; onsets: string[]; shift: string; moved: string[] }>('displacements'))(
     '$onsets moved by $shift',
@@ -117,7 +120,16 @@ describe('there and back again', () => {
 
 test('a shuffle moves the off-beats to the last triplet, full triplets fill the middle', () => {
   expect(places(done(toShuffle(oneLine('tt t. .t tt'))))).toEqual(['0', '1/6', '1/4', '2/3', '3/4', '11/12']);
-  expect(places(done(toFullTriplets(oneLine('tt t. .t tt'))))).toEqual(['0', '1/12', '1/6', '1/4', '2/3', '3/4', '5/6', '11/12']);
+  expect(places(done(toFullTriplets(oneLine('tt t. .t tt'))))).toEqual([
+    '0',
+    '1/12',
+    '1/6',
+    '1/4',
+    '2/3',
+    '3/4',
+    '5/6',
+    '11/12',
+  ]);
 });
 
 test('a re-rate keeps the order of strokes, limbs together, and says where it ends', () => {
@@ -164,11 +176,15 @@ test('accents 2 in 3 walk over the line; lines move and are dropped', () => {
   ).toEqual(['a', 't', 'a', 'a', 't', 'a', 'a', 't']);
   expect(refusal(accentPattern(groove, 'left foot', [true]))).toContain('plays nothing');
   expect(keepLimbs(groove, ['right foot']).groove.bars[0]!.strokes).toHaveLength(2);
-  expect(new Set(moveLine(groove, 'right hand', 'ride').groove.bars[0]!.strokes.map(({ surface }) => surface))).toEqual(new Set(['ride', 'kick']));
+  expect(new Set(moveLine(groove, 'right hand', 'ride').groove.bars[0]!.strokes.map(({ surface }) => surface))).toEqual(
+    new Set(['ride', 'kick']),
+  );
 });
 
 test('what no grid can hold is said, and nothing is lost', () => {
-  expect(refusal(writeSwingOut({ ...oneLine('tttt tttt tttt tttt'), swing: { value: '8th', ratio: '2' } }))).toBeUndefined();
+  expect(
+    refusal(writeSwingOut({ ...oneLine('tttt tttt tttt tttt'), swing: { value: '8th', ratio: '2' } })),
+  ).toBeUndefined();
   expect(refusal(displace(oneLine('t...'), exact('1/7'), LIMBS))).toBeUndefined();
   expect(refusal(displace(oneLine('t...'), exact('1/44'), LIMBS))).toContain('No grid');
   expect(refusal(writeSwingOut(oneLine('t...')))).toContain('straight already');
@@ -194,7 +210,10 @@ test('counted in pulses or in all its numbers, what is heard stays', () => {
     bars: [{ meter: meterOf('12/8'), cells: Array.from({ length: 12 }, () => ({ counts: 1, parts: 1 })), strokes: [] }],
   };
   const pulses = done(readAs(twelve, 'pulse'));
-  expect([pulses.tempo, pulses.bars[0]!.cells]).toEqual([58, Array.from({ length: 4 }, () => ({ counts: 1, parts: 3 }))]);
+  expect([pulses.tempo, pulses.bars[0]!.cells]).toEqual([
+    58,
+    Array.from({ length: 4 }, () => ({ counts: 1, parts: 3 })),
+  ]);
   expect(done(readAs(pulses, 'numbers'))).toEqual(twelve);
   expect(said(readAs(oneLine('tttt'), 'pulse'))).toContain('no dotted pulses');
   expect(said(readAs({ ...pulses, tempo: 140 }, 'numbers'))).toContain('420');

@@ -1,5 +1,18 @@
 import { fail, ok, type Result } from '../result';
-import { add, compare, format, frac, less, modulo, mul, negate, sub, ZERO, type Fraction, type WholeNotes } from '../time/fraction';
+import {
+  add,
+  compare,
+  format,
+  frac,
+  less,
+  modulo,
+  mul,
+  negate,
+  sub,
+  ZERO,
+  type Fraction,
+  type WholeNotes,
+} from '../time/fraction';
 import { barLength, countsOf, formatMeter, isCompound, UNITS, type Meter, type Reading } from '../time/meter';
 import { FASTEST, SLOWEST, type Bpm } from '../time/units';
 import { beatOf } from './beat';
@@ -12,8 +25,12 @@ import { laid, noGrid, problem, type Answer } from './transformed';
 /** Moves the strokes of some limbs later (or, below 0, earlier) by a length, wrapped round the whole groove. */
 export function displace(groove: Groove, shift: WholeNotes, limbs: readonly Limb[]): Answer {
   const length = lengthOf(groove);
-  const strokes = strokesOf(groove).map((stroke) => (limbs.includes(stroke.limb) ? { ...stroke, at: modulo(add(stroke.at, shift), length) } : stroke));
-  const way = less(shift, ZERO) ? `${format(negate(shift))} of a whole note earlier` : `${format(shift)} of a whole note later`;
+  const strokes = strokesOf(groove).map((stroke) =>
+    limbs.includes(stroke.limb) ? { ...stroke, at: modulo(add(stroke.at, shift), length) } : stroke,
+  );
+  const way = less(shift, ZERO)
+    ? `${format(negate(shift))} of a whole note earlier`
+    : `${format(shift)} of a whole note later`;
   return laid(
     groove,
     strokes,
@@ -27,13 +44,21 @@ export function rerate(groove: Groove, plan: readonly RateSpan[]): Answer {
   const moments = [...new Map(strokesOf(groove).map(({ at }) => [format(at), at])).values()].sort(compare);
   const notes = plan.reduce((total, span) => total + span.notes, 0);
   if (notes !== moments.length)
-    return fail(problem(`The plan has ${notes} notes, the groove ${moments.length} moments.`, `Let the notes of the plan add up to ${moments.length}.`));
+    return fail(
+      problem(
+        `The plan has ${notes} notes, the groove ${moments.length} moments.`,
+        `Let the notes of the plan add up to ${moments.length}.`,
+      ),
+    );
   const { onsets, endsAt } = layOut(plan);
   const place = new Map(moments.map((at, index) => [format(at), onsets[index]!]));
   const { meter } = groove.bars[0]!;
   const bars = barsToFill(endsAt, meter);
   const rest = sub(mul(barLength(meter), frac(bars)), endsAt);
-  const ends = rest.n === 0 ? 'ends on the bar line' : `ends after ${format(endsAt)} of a whole note, padded with ${format(rest)} of rest`;
+  const ends =
+    rest.n === 0
+      ? 'ends on the bar line'
+      : `ends after ${format(endsAt)} of a whole note, padded with ${format(rest)} of rest`;
   const say = `The same order in ${plan.map(({ value, notes: count }) => `${count} × ${value}`).join(', ')}: ${bars} ${bars === 1 ? 'bar' : 'bars'}, ${ends}.`;
   return laid(
     groove,
@@ -53,12 +78,17 @@ export function stretch(groove: Groove, factor: 2 | '1/2'): Answer {
   const bars = barsToFill(length, meter);
   const strokes = strokesOf(groove).map((stroke) => ({ ...stroke, at: mul(stroke.at, by) }));
   // Half a bar of double-time is played twice, so that the bar is whole.
-  const again = bars * groove.bars.length === 1 && factor === '1/2' ? strokes.map((stroke) => ({ ...stroke, at: add(stroke.at, length) })) : [];
+  const again =
+    bars * groove.bars.length === 1 && factor === '1/2'
+      ? strokes.map((stroke) => ({ ...stroke, at: add(stroke.at, length) }))
+      : [];
   return laid(
     groove,
     [...strokes, ...again],
     Array.from({ length: bars }, () => ({ meter })),
-    factor === 2 ? 'Half-time: every note lasts twice as long.' : `Double-time: every note lasts half as long${again.length ? ', the bar played twice' : ''}.`,
+    factor === 2
+      ? 'Half-time: every note lasts twice as long.'
+      : `Double-time: every note lasts half as long${again.length ? ', the bar played twice' : ''}.`,
   );
 }
 
@@ -68,7 +98,12 @@ function tempoCounted(groove: Groove, meter: Meter, reading: Reading): Result<Bp
   const after = countsOf(meter, reading)[0]!.length;
   const tempo = (groove.tempo * before.n * after.d) / (before.d * after.n);
   if (tempo > FASTEST || tempo < SLOWEST)
-    return fail(problem(`The counts would go by at ${Math.round(tempo)} a minute.`, `Set another tempo first: ${SLOWEST} to ${FASTEST} can be counted.`));
+    return fail(
+      problem(
+        `The counts would go by at ${Math.round(tempo)} a minute.`,
+        `Set another tempo first: ${SLOWEST} to ${FASTEST} can be counted.`,
+      ),
+    );
   return ok(Math.round(tempo * 1000) / 1000);
 }
 
@@ -108,7 +143,12 @@ export function otherBottomNumber(groove: Groove, unit: Meter['unit']): Answer {
   const meters = groove.bars.map(({ meter }) => ({ beats: (meter.beats * unit) / meter.unit, unit }));
   const wrong = meters.find(({ beats }) => !Number.isInteger(beats) || beats > 32);
   if (wrong || !UNITS.includes(unit))
-    return fail(problem(`${formatMeter(first.meter)} cannot be written over ${unit}.`, 'Choose a larger bottom number, of at most 32 counts a bar.'));
+    return fail(
+      problem(
+        `${formatMeter(first.meter)} cannot be written over ${unit}.`,
+        'Choose a larger bottom number, of at most 32 counts a bar.',
+      ),
+    );
   const reading = groove.reading === 'pulse' && isCompound({ ...meters[0]!, unit }) ? 'pulse' : 'numbers';
   const tempo = tempoCounted(groove, meters[0]!, reading);
   if (!tempo.ok) return tempo;

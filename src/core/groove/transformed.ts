@@ -14,11 +14,21 @@ export type Answer = Result<Transformed>;
 /** A problem of the whole groove. */
 export const problem = (say: string, remedy: string): Problem => ({ path: [], where: '', say, remedy });
 /** The answer where no grid can hold what came out. */
-export const noGrid = () => fail(problem('No grid of up to 8 parts a count holds all its strokes then.', 'Choose another amount, or fewer limbs.'));
+export const noGrid = () =>
+  fail(
+    problem('No grid of up to 8 parts a count holds all its strokes then.', 'Choose another amount, or fewer limbs.'),
+  );
 
 /** Lays strokes into bars like these and answers with the groove, or says that no grid holds them. */
-export function laid(groove: Groove, strokes: readonly FreeStroke[], like: Parameters<typeof barsFrom>[1], say: string, change: Partial<Groove> = {}): Answer {
-  if (like.length > MOST_BARS) return fail(problem(`That would be ${like.length} bars.`, `A groove has at most ${MOST_BARS}.`));
+export function laid(
+  groove: Groove,
+  strokes: readonly FreeStroke[],
+  like: Parameters<typeof barsFrom>[1],
+  say: string,
+  change: Partial<Groove> = {},
+): Answer {
+  if (like.length > MOST_BARS)
+    return fail(problem(`That would be ${like.length} bars.`, `A groove has at most ${MOST_BARS}.`));
   const bars = barsFrom(strokes, like, change.reading ?? groove.reading);
   return bars ? ok({ groove: { ...groove, ...change, bars }, say }) : noGrid();
 }

@@ -1,12 +1,34 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { afterTake, bpmAt, FIRST_STANDING, loudnessAt, move, readLadder, resumed, rungsOf, usualClimb, type Ladder, type Standing } from './ladder';
+import {
+  afterTake,
+  bpmAt,
+  FIRST_STANDING,
+  loudnessAt,
+  move,
+  readLadder,
+  resumed,
+  rungsOf,
+  usualClimb,
+  type Ladder,
+  type Standing,
+} from './ladder';
 
-const ladder: Ladder = { start: 60, goal: 70, step: 4, length: { unit: 'bars', many: 8 }, rule: { by: 'takes', climb: 2, fall: 3 }, loudnesses: false };
+const ladder: Ladder = {
+  start: 60,
+  goal: 70,
+  step: 4,
+  length: { unit: 'bars', many: 8 },
+  rule: { by: 'takes', climb: 2, fall: 3 },
+  loudnesses: false,
+};
 
 /** Takes one after another, c clean and x not, from a standing. */
 const played = (takes: string, on = ladder, from: Standing = FIRST_STANDING) =>
-  [...takes].reduce((before, take) => afterTake(on, before.standing, take === 'c'), { standing: from, move: 'stays' } as ReturnType<typeof afterTake>);
+  [...takes].reduce((before, take) => afterTake(on, before.standing, take === 'c'), {
+    standing: from,
+    move: 'stays',
+  } as ReturnType<typeof afterTake>);
 
 describe('the rungs', () => {
   test('go from start to goal, the last step as long as is left; up or down, or one alone', () => {
@@ -19,15 +41,20 @@ describe('the rungs', () => {
 
   test('always begin and end where they should, and never step farther than a step', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 20, max: 300 }), fc.integer({ min: 20, max: 300 }), fc.integer({ min: 1, max: 40 }), (start, goal, step) => {
-        const rungs = rungsOf({ start, goal, step });
-        expect([rungs[0], rungs.at(-1)]).toEqual([start, goal]);
-        for (let index = 1; index < rungs.length; index++) {
-          const by = (rungs[index]! - rungs[index - 1]!) * Math.sign(goal - start);
-          expect(by).toBeGreaterThan(0);
-          expect(by).toBeLessThanOrEqual(step + 1e-9);
-        }
-      }),
+      fc.property(
+        fc.integer({ min: 20, max: 300 }),
+        fc.integer({ min: 20, max: 300 }),
+        fc.integer({ min: 1, max: 40 }),
+        (start, goal, step) => {
+          const rungs = rungsOf({ start, goal, step });
+          expect([rungs[0], rungs.at(-1)]).toEqual([start, goal]);
+          for (let index = 1; index < rungs.length; index++) {
+            const by = (rungs[index]! - rungs[index - 1]!) * Math.sign(goal - start);
+            expect(by).toBeGreaterThan(0);
+            expect(by).toBeLessThanOrEqual(step + 1e-9);
+          }
+        },
+      ),
     );
   });
 });
@@ -102,7 +129,10 @@ test('what is no ladder is said at its field', () => {
   expect(wrong({ step: 0 })).toEqual(['step: At least 1.']);
   expect(wrong({ length: { unit: 'bars', many: 0 } })).toEqual(['length.many: At least 1 bar.']);
   expect(wrong({ length: { unit: 'minutes', many: 9 } })).toEqual(['length.many: At most 5 minutes.']);
-  expect(wrong({ rule: { by: 'takes', climb: 0, fall: NaN } })).toEqual(['rule.climb: At least 1.', 'rule.fall: Write a whole number, 1 to 10.']);
+  expect(wrong({ rule: { by: 'takes', climb: 0, fall: NaN } })).toEqual([
+    'rule.climb: At least 1.',
+    'rule.fall: Write a whole number, 1 to 10.',
+  ]);
   expect(readLadder(usualClimb(96).ladder)).toMatchObject({ ok: true, value: { start: 64, goal: 96 } });
   expect(usualClimb(22).ladder.start).toBe(20);
 });

@@ -3,7 +3,11 @@ import { tempoShape } from '../groove/document';
 import { fail, ok, type Result } from '../result';
 import { SLOWEST, type Bpm, type Ms } from '../time/units';
 
-const someTakes = z.number({ error: 'Write a whole number, 1 to 10.' }).int('Whole takes, please.').min(1, 'At least 1.').max(10, 'At most 10.');
+const someTakes = z
+  .number({ error: 'Write a whole number, 1 to 10.' })
+  .int('Whole takes, please.')
+  .min(1, 'At least 1.')
+  .max(10, 'At most 10.');
 
 /** The loudnesses a rung is played at, one after another, before the next tempo. */
 export const LOUDNESSES = ['soft', 'middle', 'loud'] as const;
@@ -14,20 +18,33 @@ export const ladderShape = z.strictObject({
   start: tempoShape,
   goal: tempoShape,
   /** From rung to rung; the last step is as long as is left. */
-  step: z.number({ error: 'Write a step from 1 to 40.' }).min(1, 'At least 1.').max(40, 'At most 40: small steps hurt nobody.'),
+  step: z
+    .number({ error: 'Write a step from 1 to 40.' })
+    .min(1, 'At least 1.')
+    .max(40, 'At most 40: small steps hurt nobody.'),
   /** How long a take on a rung is. */
   length: z.discriminatedUnion('unit', [
     z.strictObject({
       unit: z.literal('bars'),
-      many: z.number({ error: 'Write a number of bars, 1 to 64.' }).int('Whole bars, please.').min(1, 'At least 1 bar.').max(64, 'At most 64 bars.'),
+      many: z
+        .number({ error: 'Write a number of bars, 1 to 64.' })
+        .int('Whole bars, please.')
+        .min(1, 'At least 1 bar.')
+        .max(64, 'At most 64 bars.'),
     }),
     z.strictObject({
       unit: z.literal('minutes'),
-      many: z.number({ error: 'Write minutes from 0.5 to 5.' }).min(0.5, 'At least half a minute.').max(5, 'At most 5 minutes.'),
+      many: z
+        .number({ error: 'Write minutes from 0.5 to 5.' })
+        .min(0.5, 'At least half a minute.')
+        .max(5, 'At most 5 minutes.'),
     }),
   ]),
   /** `takes`: clean ones in a row to climb, others in a row to fall back; `hand`: nobody but the player climbs. */
-  rule: z.discriminatedUnion('by', [z.strictObject({ by: z.literal('takes'), climb: someTakes, fall: someTakes }), z.strictObject({ by: z.literal('hand') })]),
+  rule: z.discriminatedUnion('by', [
+    z.strictObject({ by: z.literal('takes'), climb: someTakes, fall: someTakes }),
+    z.strictObject({ by: z.literal('hand') }),
+  ]),
   /** Soft, middle, loud on each rung. */
   loudnesses: z.boolean(),
 });
@@ -55,7 +72,14 @@ export const FIRST_STANDING: Standing = { rung: 0, loudness: 0, clean: 0, failed
 export function readLadder(json: unknown): Result<Ladder> {
   const read = ladderShape.safeParse(json);
   if (read.success) return ok(read.data);
-  return fail(...read.error.issues.map((issue) => ({ path: issue.path.map(String), where: issue.path.join(' '), say: issue.message, remedy: '' })));
+  return fail(
+    ...read.error.issues.map((issue) => ({
+      path: issue.path.map(String),
+      where: issue.path.join(' '),
+      say: issue.message,
+      remedy: '',
+    })),
+  );
 }
 
 /** The tempos of the rungs, from start to goal; a ladder may also go down, since slower is harder for some. */
@@ -63,7 +87,10 @@ export function rungsOf({ start, goal, step }: Pick<Ladder, 'start' | 'goal' | '
   const way = goal >= start ? 1 : -1;
   const between = Math.max(0, Math.ceil(Math.abs(goal - start) / step - 1e-9) - 1);
   // To a thousandth, as tempos are kept.
-  const rungs = Array.from({ length: between + 1 }, (_, index) => Math.round((start + way * step * index) * 1000) / 1000);
+  const rungs = Array.from(
+    { length: between + 1 },
+    (_, index) => Math.round((start + way * step * index) * 1000) / 1000,
+  );
   return goal === start ? [start] : [...rungs, goal];
 }
 
@@ -73,7 +100,8 @@ export function bpmAt(ladder: Ladder, { rung }: Standing): Bpm {
   return rungs[Math.min(rung, rungs.length - 1)]!;
 }
 
-export const loudnessAt = (ladder: Ladder, { loudness }: Standing): Loudness => (ladder.loudnesses ? LOUDNESSES[loudness]! : 'middle');
+export const loudnessAt = (ladder: Ladder, { loudness }: Standing): Loudness =>
+  ladder.loudnesses ? LOUDNESSES[loudness]! : 'middle';
 
 /** What a take came to on the ladder. */
 export interface Step {
@@ -96,7 +124,9 @@ export function afterTake(ladder: Ladder, before: Standing, wasClean: boolean): 
   if (clean >= climb) return higher(ladder, before);
   if (failed >= fall) {
     const fallen =
-      before.loudness > 0 && ladder.loudnesses ? { ...FIRST_STANDING, rung: before.rung, loudness: before.loudness - 1 } : move(ladder, before, -1);
+      before.loudness > 0 && ladder.loudnesses
+        ? { ...FIRST_STANDING, rung: before.rung, loudness: before.loudness - 1 }
+        : move(ladder, before, -1);
     const moved = fallen.rung !== before.rung || fallen.loudness !== before.loudness;
     return { standing: fallen, move: moved ? 'falls back' : 'stays' };
   }
@@ -106,7 +136,8 @@ export function afterTake(ladder: Ladder, before: Standing, wasClean: boolean): 
 function higher(ladder: Ladder, before: Standing): Step {
   if (ladder.loudnesses && before.loudness < LOUDNESSES.length - 1)
     return { standing: { ...FIRST_STANDING, rung: before.rung, loudness: before.loudness + 1 }, move: 'louder' };
-  if (before.rung >= rungsOf(ladder).length - 1) return { standing: { ...FIRST_STANDING, rung: before.rung, done: true }, move: 'arrived' };
+  if (before.rung >= rungsOf(ladder).length - 1)
+    return { standing: { ...FIRST_STANDING, rung: before.rung, done: true }, move: 'arrived' };
   return { standing: move(ladder, before, 1), move: 'climbs' };
 }
 
@@ -125,7 +156,8 @@ export const usualClimb = (goal: Bpm): Climb => ({
 });
 
 /** The first rung of a ladder that was made for a drill, or of the usual one up to a tempo. */
-export const firstClimb = (ladder: Ladder | undefined, goal: Bpm): Climb => (ladder ? { version: 1, ladder, standing: FIRST_STANDING } : usualClimb(goal));
+export const firstClimb = (ladder: Ladder | undefined, goal: Bpm): Climb =>
+  ladder ? { version: 1, ladder, standing: FIRST_STANDING } : usualClimb(goal);
 
 /** A pause longer than this ends a practice; what comes after it is the next time. */
 const SAME_PRACTICE_MS: Ms = 60 * 60_000;

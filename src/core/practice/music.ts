@@ -27,18 +27,28 @@ export const SPEEDS = [50, 60, 70, 75, 80, 85, 90, 95, 100] as const;
 export const NUDGE_MS: Ms = 5;
 
 /** The tempo music is heard at, to a thousandth; never below the slowest that can be counted. */
-export const heardBpm = ({ bpm, speed }: Pick<MusicSettings, 'bpm' | 'speed'>): Bpm => Math.max(SLOWEST, Math.round(bpm * speed * 10) / 1000);
+export const heardBpm = ({ bpm, speed }: Pick<MusicSettings, 'bpm' | 'speed'>): Bpm =>
+  Math.max(SLOWEST, Math.round(bpm * speed * 10) / 1000);
 
 /** How often a groove goes round under music from its first beat to its end; at least once. `lengthMs` is that of the file. */
-export function roundsUnder(groove: Groove, { bpm, firstBeatMs }: Pick<MusicSettings, 'bpm' | 'firstBeatMs'>, lengthMs: Ms): number {
+export function roundsUnder(
+  groove: Groove,
+  { bpm, firstBeatMs }: Pick<MusicSettings, 'bpm' | 'firstBeatMs'>,
+  lengthMs: Ms,
+): number {
   const roundMs = valueMs(lengthOf(groove), steady(bpm, beatOf(groove)));
   return Math.max(1, Math.min(MOST_ROUNDS, Math.floor((lengthMs - firstBeatMs) / roundMs)));
 }
 
 /** Where the beats of the music fall within a stretch of the file, in milliseconds from its start. */
-export function beatsWithin({ bpm, firstBeatMs }: Pick<MusicSettings, 'bpm' | 'firstBeatMs'>, fromMs: Ms, toMs: Ms): Ms[] {
+export function beatsWithin(
+  { bpm, firstBeatMs }: Pick<MusicSettings, 'bpm' | 'firstBeatMs'>,
+  fromMs: Ms,
+  toMs: Ms,
+): Ms[] {
   const beatMs = 60_000 / bpm;
   const beats: Ms[] = [];
-  for (let beat = Math.ceil((fromMs - firstBeatMs) / beatMs - 1e-9); firstBeatMs + beat * beatMs <= toMs; beat++) beats.push(firstBeatMs + beat * beatMs);
+  for (let beat = Math.ceil((fromMs - firstBeatMs) / beatMs - 1e-9); firstBeatMs + beat * beatMs <= toMs; beat++)
+    beats.push(firstBeatMs + beat * beatMs);
   return beats;
 }

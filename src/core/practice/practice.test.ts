@@ -15,7 +15,10 @@ const backbeat = together(oneLine('AtAt'), oneLine('.A.A', 'left hand'), oneLine
 /** Plays letters: R L hands, r l feet. */
 const NAMES: Record<string, Limb> = { R: 'right hand', L: 'left hand', r: 'right foot', l: 'left foot' };
 const struck = (groove: typeof backbeat, letters: string, task: Limb[] = limbsIn(groove)): Waiting =>
-  [...letters].reduce((now, letter) => strikeWaiting(now, NAMES[letter]!, isOrnamented(groove, now.steps[now.step]!)), startWaiting(groove, task)!);
+  [...letters].reduce(
+    (now, letter) => strikeWaiting(now, NAMES[letter]!, isOrnamented(groove, now.steps[now.step]!)),
+    startWaiting(groove, task)!,
+  );
 
 describe('wait for me', () => {
   test('moves on when all limbs of the slot have struck, in any order', () => {
@@ -25,7 +28,11 @@ describe('wait for me', () => {
   });
 
   test('a wrong limb is shown and costs the clean round, not the place', () => {
-    expect(struck(backbeat, 'L')).toMatchObject({ step: 0, wrong: ['left hand'], left: { 'right hand': 1, 'right foot': 1 } });
+    expect(struck(backbeat, 'L')).toMatchObject({
+      step: 0,
+      wrong: ['left hand'],
+      left: { 'right hand': 1, 'right foot': 1 },
+    });
     expect(struck(backbeat, 'LrR')).toMatchObject({ step: 1, wrong: [] });
     expect(struck(backbeat, 'LrRRLRRL')).toMatchObject({ step: 0, rounds: 1, clean: 0 });
   });
@@ -87,7 +94,9 @@ describe('back to back', () => {
       changes: turnsOf(read.value, 2),
     });
     const second = (bar: number) =>
-      (sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke' && sound.barInRun === bar)[1]!.ms - 4000 * bar) / 1000;
+      (sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke' && sound.barInRun === bar)[1]!.ms -
+        4000 * bar) /
+      1000;
     expect([0, 1, 2, 3, 4, 6].map(second)).toEqual([0.5, 0.5, 0.75, 0.75, 0.5, 0.75]);
   });
 
@@ -96,7 +105,10 @@ describe('back to back', () => {
     if (!read.ok) throw new Error('no sides');
     const accents = read.value.groove.bars.map((bar) => bar.strokes.filter(({ height }) => height === 'accent').length);
     expect(accents).toEqual([0, 5]);
-    expect(sidesOf(oneLine('tttt'), 'plain and accented', 1)).toMatchObject({ ok: false, problems: [{ say: expect.stringContaining('no accents') }] });
+    expect(sidesOf(oneLine('tttt'), 'plain and accented', 1)).toMatchObject({
+      ok: false,
+      problems: [{ say: expect.stringContaining('no accents') }],
+    });
   });
 
   test('re-rated: each side in whole rounds, at least as many bars as asked', () => {
@@ -118,7 +130,13 @@ describe('back to back', () => {
 describe('to music', () => {
   test('rounds fill it from its first beat, and one is always played', () => {
     expect(roundsUnder(oneLine('tttt'), { bpm: 120, firstBeatMs: 1000 }, 61_000)).toBe(30);
-    expect(roundsUnder({ ...oneLine('tttt'), bars: [{ ...oneLine('tttt').bars[0]!, meter: meterOf('4/4') }] }, { bpm: 60, firstBeatMs: 0 }, 500)).toBe(1);
+    expect(
+      roundsUnder(
+        { ...oneLine('tttt'), bars: [{ ...oneLine('tttt').bars[0]!, meter: meterOf('4/4') }] },
+        { bpm: 60, firstBeatMs: 0 },
+        500,
+      ),
+    ).toBe(1);
   });
 
   test('slower it is heard at its share of the tempo; beats lie on both sides of the first', () => {

@@ -42,10 +42,17 @@ export function sidesOf(groove: Groove, contrast: Contrast, bars: number): Resul
   const names = contrast.split(' and ') as [string, string];
   const other = otherSide(groove, contrast);
   if (!other.ok) return other;
-  const [one, two] = [other.value[0], other.value[1]].map((side) => Array.from({ length: Math.ceil(bars / side.bars.length) }, () => side.bars).flat());
+  const [one, two] = [other.value[0], other.value[1]].map((side) =>
+    Array.from({ length: Math.ceil(bars / side.bars.length) }, () => side.bars).flat(),
+  );
   const both = [...one!, ...two!];
   if (both.length > MOST_BARS)
-    return fail(problem(`Both sides together are ${both.length} bars.`, `Choose fewer bars each: ${MOST_BARS} in all can be shown.`));
+    return fail(
+      problem(
+        `Both sides together are ${both.length} bars.`,
+        `Choose fewer bars each: ${MOST_BARS} in all can be shown.`,
+      ),
+    );
   const sideOf = both.map((_, bar): 0 | 1 => (bar < one!.length ? 0 : 1));
   const swings = contrast === 'straight and swung' ? (['straight', groove.swing ?? USUAL_SWING] as const) : undefined;
   return ok({ groove: { ...groove, bars: both }, sideOf, names, ...(swings && { swings }) });
@@ -57,10 +64,14 @@ function otherSide(groove: Groove, contrast: Contrast): Result<[Groove, Groove]>
       return ok([groove, groove]);
     case 'plain and accented': {
       if (!groove.bars.some((bar) => bar.strokes.some(({ height }) => height === 'accent')))
-        return fail(problem('This groove has no accents, so both sides would be the same.', 'Set an accent on the bench first.'));
+        return fail(
+          problem('This groove has no accents, so both sides would be the same.', 'Set an accent on the bench first.'),
+        );
       const plain = groove.bars.map((bar) => ({
         ...bar,
-        strokes: bar.strokes.map((stroke) => (stroke.height === 'accent' ? { ...stroke, height: 'tap' as const } : stroke)),
+        strokes: bar.strokes.map((stroke) =>
+          stroke.height === 'accent' ? { ...stroke, height: 'tap' as const } : stroke,
+        ),
       }));
       return ok([{ ...groove, bars: plain }, groove]);
     }
@@ -82,6 +93,10 @@ function reRated(groove: Groove, contrast: Exclude<Contrast, 'straight and swung
 /** What changes from bar to bar of a run of so many rounds: the swing, at each turn from one side to the other. */
 export function turnsOf({ groove, sideOf, swings }: Sides, rounds: number): RunChange[] {
   if (!swings) return [];
-  const turns = sideOf.flatMap((side, bar) => (bar === 0 || side !== sideOf[bar - 1] ? [{ bar, swing: swings[side] }] : []));
-  return Array.from({ length: rounds }, (_, round) => turns.map(({ bar, swing }) => ({ fromBar: round * groove.bars.length + bar, swing }))).flat();
+  const turns = sideOf.flatMap((side, bar) =>
+    bar === 0 || side !== sideOf[bar - 1] ? [{ bar, swing: swings[side] }] : [],
+  );
+  return Array.from({ length: rounds }, (_, round) =>
+    turns.map(({ bar, swing }) => ({ fromBar: round * groove.bars.length + bar, swing })),
+  ).flat();
 }

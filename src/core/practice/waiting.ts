@@ -44,7 +44,9 @@ export function awaitedSlots(groove: Groove, task: readonly Limb[]): Awaited[] {
 /** The beginning; undefined when no limb of the task plays. */
 export function startWaiting(groove: Groove, task: readonly Limb[]): Waiting | undefined {
   const steps = awaitedSlots(groove, task);
-  return steps.length ? { steps, step: 0, left: steps[0]!.strikes, wrong: [], stumbled: false, rounds: 0, clean: 0 } : undefined;
+  return steps.length
+    ? { steps, step: 0, left: steps[0]!.strikes, wrong: [], stumbled: false, rounds: 0, clean: 0 }
+    : undefined;
 }
 
 /** One limb strikes. A hand's grace before a flam or drag of the other hand is let pass. */
@@ -64,10 +66,14 @@ export function strikeWaiting(before: Waiting, limb: Limb, ornamented: boolean):
   const last = before.step === before.steps.length - 1;
   const step = last ? 0 : before.step + 1;
   const moved = { ...before, step, left: before.steps[step]!.strikes, wrong: [] };
-  return last ? { ...moved, stumbled: false, rounds: before.rounds + 1, clean: before.stumbled ? 0 : before.clean + 1 } : moved;
+  return last
+    ? { ...moved, stumbled: false, rounds: before.rounds + 1, clean: before.stumbled ? 0 : before.clean + 1 }
+    : moved;
 }
 
 /** Whether the slot waited at has a stroke whose grace the other hand may play. */
 export function isOrnamented(groove: Groove, { bar, at }: Awaited): boolean {
-  return groove.bars[bar]!.strokes.some((stroke) => format(stroke.at) === format(at) && (stroke.ornament === 'flam' || stroke.ornament === 'drag'));
+  return groove.bars[bar]!.strokes.some(
+    (stroke) => format(stroke.at) === format(at) && (stroke.ornament === 'flam' || stroke.ornament === 'drag'),
+  );
 }

@@ -64,7 +64,9 @@ export const takeShape = z.strictObject({
   input: z.enum(INPUTS),
   /** When playing stopped, from the first bar. Strokes due later are not judged. */
   playedMs: z.number().min(0).max(LONGEST_TAKE_MS, 'A take is at most 30 minutes long.'),
-  hits: z.array(hit).max(MOST_HITS, `A take holds at most ${MOST_HITS.toLocaleString('en')} hits: record a shorter one.`),
+  hits: z
+    .array(hit)
+    .max(MOST_HITS, `A take holds at most ${MOST_HITS.toLocaleString('en')} hits: record a shorter one.`),
 });
 
 export type Take = Omit<z.infer<typeof takeShape>, 'groove'> & { groove: Groove };
@@ -93,13 +95,25 @@ export function readTake(json: unknown): Result<Take> {
     );
   }
   const groove = readGroove(shaped.data.groove);
-  if (!groove.ok) return { ok: false, problems: groove.problems.map((each) => ({ ...each, path: ['groove', ...each.path] })) };
+  if (!groove.ok)
+    return { ok: false, problems: groove.problems.map((each) => ({ ...each, path: ['groove', ...each.path] })) };
   const take = { ...shaped.data, groove: groove.value };
   const beyond = take.parts?.findIndex(({ from, bars, times }) => from + bars * times > groove.value.bars.length) ?? -1;
   if (beyond >= 0)
-    return fail({ path: ['parts', beyond], where: 'parts', say: `Exercise ${beyond + 1} reaches beyond the last bar.`, remedy: 'Name bars that are there.' });
+    return fail({
+      path: ['parts', beyond],
+      where: 'parts',
+      say: `Exercise ${beyond + 1} reaches beyond the last bar.`,
+      remedy: 'Name bars that are there.',
+    });
   const wrong = tempoProblem(take);
-  if (wrong) return fail({ path: ['tempo'], where: 'tempo', say: wrong, remedy: 'Name the tempo of bar 0 first, then each change in order.' });
+  if (wrong)
+    return fail({
+      path: ['tempo'],
+      where: 'tempo',
+      say: wrong,
+      remedy: 'Name the tempo of bar 0 first, then each change in order.',
+    });
   return ok(take);
 }
 
@@ -108,7 +122,8 @@ function tempoProblem(take: Take): string | undefined {
   return inOrder(take.tempo) && inOrder(take.changes ?? []) ? undefined : 'The changes are not in order.';
 }
 
-const inOrder = (changes: readonly { fromBar: number }[]): boolean => changes.every(({ fromBar }, index) => !index || fromBar > changes[index - 1]!.fromBar);
+const inOrder = (changes: readonly { fromBar: number }[]): boolean =>
+  changes.every(({ fromBar }, index) => !index || fromBar > changes[index - 1]!.fromBar);
 
 /** The limbs that were to be played in a bar of the run; before the first bar, those of the first. */
 export const taskAt = (take: Pick<Take, 'task' | 'changes'>, bar: number): readonly Limb[] =>
@@ -124,7 +139,9 @@ export const writeTake = (take: Take): TakeJson => ({ ...take, groove: writeGroo
 export function tempoMapOf({ groove, tempo, rounds }: Pick<Take, 'groove' | 'tempo' | 'rounds'>): TempoMap {
   const lengths = groove.bars.map((bar) => barLength(bar.meter));
   const starts = barStarts(Array.from({ length: rounds }, () => lengths).flat());
-  const [first, ...rest] = tempo.filter(({ fromBar }) => fromBar < starts.length).map(({ fromBar, bpm }) => ({ at: starts[fromBar]!, bpm }));
+  const [first, ...rest] = tempo
+    .filter(({ fromBar }) => fromBar < starts.length)
+    .map(({ fromBar, bpm }) => ({ at: starts[fromBar]!, bpm }));
   return { beat: beatOf(groove), changes: [first!, ...rest] };
 }
 

@@ -31,13 +31,18 @@ export function figuresOf(placed: readonly Placed[], missed: number, extra: numb
     missed,
     extra,
     meanErrorMs: mean,
-    sdErrorMs: mean === null || n < 2 ? null : Math.sqrt(sumOf(placed, ({ errorMs }) => (errorMs - mean) ** 2) / (n - 1)),
-    sdAroundTrendMs: trend && n > 2 ? Math.sqrt(sumOf(placed, ({ dueMs, errorMs }) => (errorMs - trend.at(dueMs)) ** 2) / (n - 2)) : null,
+    sdErrorMs:
+      mean === null || n < 2 ? null : Math.sqrt(sumOf(placed, ({ errorMs }) => (errorMs - mean) ** 2) / (n - 1)),
+    sdAroundTrendMs:
+      trend && n > 2
+        ? Math.sqrt(sumOf(placed, ({ dueMs, errorMs }) => (errorMs - trend.at(dueMs)) ** 2) / (n - 2))
+        : null,
     tempoDriftPercent: trend && n > 2 ? (1 / (1 + trend.slope) - 1) * 100 : null,
   };
 }
 
-const sumOf = (placed: readonly Placed[], of: (each: Placed) => number) => placed.reduce((total, each) => total + of(each), 0);
+const sumOf = (placed: readonly Placed[], of: (each: Placed) => number) =>
+  placed.reduce((total, each) => total + of(each), 0);
 
 /** Least-squares line of error on due time; undefined when all strokes were due at once. */
 export function trendOf(placed: readonly Placed[]): { slope: number; at: (dueMs: Ms) => Ms } | undefined {

@@ -7,7 +7,11 @@ import { MOST_HITS, readTake, runOf, writeTake, type Take } from './document';
 import { judge } from './judge';
 import { KIT_FAULTS, simulateKit, type KitFault, type Playing } from './simulatedKit';
 
-const backbeat = together(oneLine('AtAtAtAt', 'right hand', 80), oneLine('..A...A.', 'left hand'), oneLine('A..tA...', 'right foot'));
+const backbeat = together(
+  oneLine('AtAtAtAt', 'right hand', 80),
+  oneLine('..A...A.', 'left hand'),
+  oneLine('A..tA...', 'right foot'),
+);
 
 const emptyTake = (groove = backbeat, more: Partial<Take> = {}): Take => ({
   version: 1,
@@ -64,9 +68,15 @@ describe('the verdict names the fault the kit plays', () => {
     const take = played({ spreadMs: 4 });
     const timed = schedule(runOf(take));
     const late = new Set(
-      timed.sounds.flatMap((sound) => (sound.kind === 'stroke' && sound.limb === 'right hand' && sound.written.n === 7 ? [Math.round(sound.ms)] : [])),
+      timed.sounds.flatMap((sound) =>
+        sound.kind === 'stroke' && sound.limb === 'right hand' && sound.written.n === 7 ? [Math.round(sound.ms)] : [],
+      ),
     );
-    const hits = take.hits.map((hit) => ([...late].some((ms) => hit.limb === 'right hand' && Math.abs(ms - hit.ms) < 60) ? { ...hit, ms: hit.ms + 50 } : hit));
+    const hits = take.hits.map((hit) =>
+      [...late].some((ms) => hit.limb === 'right hand' && Math.abs(ms - hit.ms) < 60)
+        ? { ...hit, ms: hit.ms + 50 }
+        : hit,
+    );
     const { verdict } = judge({ ...take, hits }, 'advanced');
     expect(verdict.say).toMatch(/^The & of 4 in the right hand comes (4|5)\d ms late\.$/);
     expect(verdict.practise).toMatchObject({ bpm: 69, click: 'every slot', limbs: ['right hand'] });
@@ -87,7 +97,10 @@ test('strokes due after playing stopped are not judged, and a limb out of the ta
   const whole = played({});
   const stopped = judge({ ...whole, playedMs: 3000 - 1 }, 'concert').figures;
   expect(stopped.matched + stopped.missed).toBe(13);
-  const hands = judge({ ...whole, task: ['right hand'], hits: whole.hits.filter(({ limb }) => limb === 'right hand') }, 'concert').figures;
+  const hands = judge(
+    { ...whole, task: ['right hand'], hits: whole.hits.filter(({ limb }) => limb === 'right hand') },
+    'concert',
+  ).figures;
   expect(hands).toMatchObject({ matched: 64, missed: 0 });
 });
 
@@ -98,10 +111,16 @@ test('a grace note that is played is not extra, one that is not is not missed', 
   const withGrace = {
     ...take,
     playedMs: 4000,
-    hits: [0, 1000, 2000, 3000].map((ms) => ({ limb: 'right hand' as const, ms })).concat({ limb: 'left hand' as never, ms: 970 }),
+    hits: [0, 1000, 2000, 3000]
+      .map((ms) => ({ limb: 'right hand' as const, ms }))
+      .concat({ limb: 'left hand' as never, ms: 970 }),
   };
   expect(judge(withGrace, 'concert').figures).toMatchObject({ matched: 4, missed: 0, extra: 0 });
-  expect(judge({ ...withGrace, hits: withGrace.hits.slice(0, 4) }, 'concert').figures).toMatchObject({ matched: 4, missed: 0, extra: 0 });
+  expect(judge({ ...withGrace, hits: withGrace.hits.slice(0, 4) }, 'concert').figures).toMatchObject({
+    matched: 4,
+    missed: 0,
+    extra: 0,
+  });
 });
 
 test('a tempo change within the take is judged where it was heard', () => {
@@ -125,7 +144,11 @@ describe('a take as JSON', () => {
 
   const json = () => JSON.parse(JSON.stringify(writeTake(played({})))) as Record<string, unknown>;
   test.each([
-    ['200,000 hits', { hits: Array.from({ length: 200_000 }, () => 0) }, new RegExp(`200,000 hits .* at most ${MOST_HITS.toLocaleString('en')}`, 's')],
+    [
+      '200,000 hits',
+      { hits: Array.from({ length: 200_000 }, () => 0) },
+      new RegExp(`200,000 hits .* at most ${MOST_HITS.toLocaleString('en')}`, 's'),
+    ],
     ['a tempo of 500', { tempo: [{ fromBar: 0, bpm: 500 }] }, /fastest tempo is 300/],
     [
       'tempo changes out of order',
@@ -144,7 +167,9 @@ describe('a take as JSON', () => {
   ])('with %s is refused', (_, change, words) => {
     const read = readTake({ ...json(), ...change });
     expect(read.ok).toBe(false);
-    expect(!read.ok && read.problems.map(({ where, say, remedy }) => `${where} ${say} ${remedy}`).join(' ')).toMatch(words);
+    expect(!read.ok && read.problems.map(({ where, say, remedy }) => `${where} ${say} ${remedy}`).join(' ')).toMatch(
+      words,
+    );
   });
 });
 
@@ -156,17 +181,29 @@ test('the simulated kit plays the same from the same seed, and otherwise from an
 });
 
 describe('what changes on the way', () => {
-  const hands = (take: Take) => judge(take, 'concert').byLimb.map(({ limb, matched, missed }) => [limb, matched, missed]);
+  const hands = (take: Take) =>
+    judge(take, 'concert').byLimb.map(({ limb, matched, missed }) => [limb, matched, missed]);
 
   test('a limb that comes in later is judged from then on', () => {
-    const take = emptyTake(backbeat, { task: ['right hand'], changes: [{ fromBar: 4, task: ['right hand', 'right foot'] }] });
+    const take = emptyTake(backbeat, {
+      task: ['right hand'],
+      changes: [{ fromBar: 4, task: ['right hand', 'right foot'] }],
+    });
     const timed = schedule(runOf(take));
-    const whole = { ...take, playedMs: timed.endMs, hits: simulateKit(timed, (bar) => (bar < 4 ? ['right hand'] : ['right hand', 'right foot']), {}, 3) };
+    const whole = {
+      ...take,
+      playedMs: timed.endMs,
+      hits: simulateKit(timed, (bar) => (bar < 4 ? ['right hand'] : ['right hand', 'right foot']), {}, 3),
+    };
     expect(hands(whole)).toEqual([
       ['right hand', 64, 0],
       ['right foot', 12, 0],
     ]);
-    expect(hands({ ...whole, hits: whole.hits.filter(({ limb }) => limb === 'right hand') })[1]).toEqual(['right foot', 0, 12]);
+    expect(hands({ ...whole, hits: whole.hits.filter(({ limb }) => limb === 'right hand') })[1]).toEqual([
+      'right foot',
+      0,
+      12,
+    ]);
   });
 
   test('swing set on the way moves what is due, and a take that says so reads back', () => {
@@ -174,7 +211,9 @@ describe('what changes on the way', () => {
     const straight = schedule(runOf({ ...take, changes: undefined }));
     const asStraight = { ...take, playedMs: straight.endMs, hits: simulateKit(straight, take.task, {}, 3) };
     // Played straight on, the off-beats of the swung half come too early.
-    expect(judge(asStraight, 'concert').byPlace.find(({ written }) => written.n === 1 && written.d === 8)!.meanErrorMs).toBeLessThan(-30);
+    expect(
+      judge(asStraight, 'concert').byPlace.find(({ written }) => written.n === 1 && written.d === 8)!.meanErrorMs,
+    ).toBeLessThan(-30);
     const read = readTake(JSON.parse(JSON.stringify(writeTake(take))));
     expect(read.ok && read.value).toEqual(take);
     expect(readTake({ ...writeTake(take), changes: [{ fromBar: 4 }, { fromBar: 2 }] }).ok).toBe(false);

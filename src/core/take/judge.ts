@@ -60,13 +60,18 @@ export interface Judgement {
  * the run, the first and the one after the last. Grace notes are matched, so that
  * they are not called extra, but neither missed nor averaged. The same take gives the same judgement.
  */
-export function judge(take: Take, level: Level, bars: { from: number; to: number } = { from: 0, to: Infinity }): Judgement {
+export function judge(
+  take: Take,
+  level: Level,
+  bars: { from: number; to: number } = { from: 0, to: Infinity },
+): Judgement {
   const timed = schedule(runOf(take));
   const task = wholeTask(take);
   // An early stroke on the first bar may have come while it was still counted in.
   const within = ({ barInRun }: { barInRun: number }) => Math.max(0, barInRun) >= bars.from && barInRun < bars.to;
   const due = timed.sounds.filter(
-    (sound): sound is TimedStroke => sound.kind === 'stroke' && taskAt(take, sound.barInRun).includes(sound.limb) && sound.ms <= take.playedMs,
+    (sound): sound is TimedStroke =>
+      sound.kind === 'stroke' && taskAt(take, sound.barInRun).includes(sound.limb) && sound.ms <= take.playedMs,
   );
   const lines = task.map((limb) => {
     const strokes = due.filter((stroke) => stroke.limb === limb);
@@ -132,7 +137,12 @@ function placesOf(strokes: readonly JudgedStroke[], { parts }: Take): PlaceFigur
   });
 }
 
-function partsOf(strokes: readonly JudgedStroke[], extra: readonly ExtraHit[], timed: Schedule, { parts }: Take): PartFigures[] {
+function partsOf(
+  strokes: readonly JudgedStroke[],
+  extra: readonly ExtraHit[],
+  timed: Schedule,
+  { parts }: Take,
+): PartFigures[] {
   if (!parts) return [];
   const barOf = new Map(timed.bars.map(({ barInRun, bar }) => [barInRun, bar]));
   const partOf = (bar: number | undefined) => {
@@ -167,7 +177,8 @@ function gapsHeard(due: readonly TimedStroke[]): (ms: Ms) => Ms {
   return (ms) => (indexOf.has(ms) ? gapAt(moments, indexOf.get(ms)!) : 0);
 }
 
-const barAt = (timed: Schedule, ms: Ms): number => timed.bars.find((bar) => ms < bar.endMs)?.barInRun ?? timed.bars.at(-1)!.barInRun;
+const barAt = (timed: Schedule, ms: Ms): number =>
+  timed.bars.find((bar) => ms < bar.endMs)?.barInRun ?? timed.bars.at(-1)!.barInRun;
 
 function median(values: readonly number[]): number {
   if (!values.length) return canBeHeardMs(0);

@@ -3,7 +3,8 @@ import { describe, expect, test } from 'vitest';
 import { normal, randomFrom } from '../random';
 import { gapAt, matchLine, matchLines, REACH } from './match';
 
-const sorted = (most: number) => fc.array(fc.integer({ min: 0, max: most }), { maxLength: 60 }).map((all) => [...new Set(all)].sort((a, b) => a - b));
+const sorted = (most: number) =>
+  fc.array(fc.integer({ min: 0, max: most }), { maxLength: 60 }).map((all) => [...new Set(all)].sort((a, b) => a - b));
 const line = (count: number, gap: number) => Array.from({ length: count }, (_, index) => index * gap);
 
 describe('any line and any hits', () => {

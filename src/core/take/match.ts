@@ -59,7 +59,8 @@ export function matchLines(lines: readonly Line[], { longestGapMs = Infinity }: 
     let nearest: number | undefined;
     const first = hit;
     for (; hit < hitsMs.length && hitsMs[hit]! <= to; hit++) {
-      if (nearest === undefined || Math.abs(hitsMs[hit]! - due - moved) < Math.abs(hitsMs[nearest]! - due - moved)) nearest = hit;
+      if (nearest === undefined || Math.abs(hitsMs[hit]! - due - moved) < Math.abs(hitsMs[nearest]! - due - moved))
+        nearest = hit;
     }
     next[line] = hit;
     if (nearest === undefined) continue;
@@ -89,7 +90,8 @@ class Drift {
     const since = due - (this.lastDue ?? due);
     this.ms = this.at(due) + FOLLOW * surprise;
     // Strokes struck together tell nothing of the rate.
-    if (since > 1) this.rate = Math.max(-FASTEST_DRIFT, Math.min(FASTEST_DRIFT, this.rate + (FOLLOW_RATE * surprise) / since));
+    if (since > 1)
+      this.rate = Math.max(-FASTEST_DRIFT, Math.min(FASTEST_DRIFT, this.rate + (FOLLOW_RATE * surprise) / since));
     this.lastDue = due;
   }
 }

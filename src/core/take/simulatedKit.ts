@@ -38,11 +38,17 @@ export const KIT_FAULT_NAMES = Object.keys(KIT_FAULTS) as KitFault[];
  * What the kit strikes when it plays the task's limbs of a schedule, in order; the task may be another from bar to
  * bar of the run. The same seed gives the same hits, whatever is in the task.
  */
-export function simulateKit(timed: Schedule, task: readonly Limb[] | ((barInRun: number) => readonly Limb[]), playing: Playing, seed: number): Hit[] {
+export function simulateKit(
+  timed: Schedule,
+  task: readonly Limb[] | ((barInRun: number) => readonly Limb[]),
+  playing: Playing,
+  seed: number,
+): Hit[] {
   const random = randomFrom(seed);
   const { offsetMs = 0, spreadMs = 0, driftPercent = 0, missedShare = 0, extraShare = 0, offCountMs = 0 } = playing;
   const due = timed.sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke');
-  const plays = ({ barInRun, limb }: TimedStroke) => (typeof task === 'function' ? task(barInRun) : task).includes(limb);
+  const plays = ({ barInRun, limb }: TimedStroke) =>
+    (typeof task === 'function' ? task(barInRun) : task).includes(limb);
   const onCount = new Set(timed.countsMs.map(Math.round));
   const hits = due.flatMap((stroke): Hit[] => {
     // Every draw is made whatever becomes of it, so that one fault does not change where another falls.

@@ -19,7 +19,17 @@ export interface Practice {
 
 /** The one thing to fix first: a sentence, its evidence, and what trains it. */
 export interface Verdict {
-  about: 'nothing heard' | 'missed' | 'extra' | 'drift' | 'off-beats' | 'limb' | 'place' | 'behind or ahead' | 'spread' | 'clean';
+  about:
+    | 'nothing heard'
+    | 'missed'
+    | 'extra'
+    | 'drift'
+    | 'off-beats'
+    | 'limb'
+    | 'place'
+    | 'behind or ahead'
+    | 'spread'
+    | 'clean';
   say: string;
   evidence: string;
   practise: Practice;
@@ -59,7 +69,9 @@ function placeSaid({ groove, parts }: Take, bar: number, written: WholeNotes, sc
 /** The verdict on a take: its heaviest fault, or that there is none. */
 export function verdictOf(evidence: Evidence, school: School = SCHOOLS[0]): Verdict {
   if (evidence.figures.matched === 0) return nothingHeard(evidence);
-  const faults = [missed, extra, drift, offBeats, limb, place, offset, spread].flatMap((find) => find(evidence, school) ?? []);
+  const faults = [missed, extra, drift, offBeats, limb, place, offset, spread].flatMap(
+    (find) => find(evidence, school) ?? [],
+  );
   const heaviest = faults
     .filter(({ weight }) => weight > 1)
     .reduce<Fault | undefined>((worst, fault) => (worst && worst.weight >= fault.weight ? worst : fault), undefined);
@@ -169,7 +181,9 @@ function limb({ take, byLimb, toleranceMs }: Evidence): Fault | undefined {
 
 /** What falls between the counts, against what falls on them. */
 function offBeats({ take, byPlace, toleranceMs }: Evidence): Fault | undefined {
-  const [on, off] = [true, false].map((wanted) => byPlace.filter((one) => isOnCount(take.groove, one.bar, one.written) === wanted));
+  const [on, off] = [true, false].map((wanted) =>
+    byPlace.filter((one) => isOnCount(take.groove, one.bar, one.written) === wanted),
+  );
   const [onMean, offMean] = [meanOf(on!), meanOf(off!)];
   if (onMean === undefined || offMean === undefined || off!.length < 2) return undefined;
   const by = offMean - onMean;
@@ -185,7 +199,9 @@ function offBeats({ take, byPlace, toleranceMs }: Evidence): Fault | undefined {
 /** The mean error of several rows of figures, each stroke counting once. */
 function meanOf(rows: readonly Figures[]): Ms | undefined {
   const strokes = rows.reduce((total, { matched }) => total + matched, 0);
-  return strokes ? rows.reduce((total, { matched, meanErrorMs }) => total + (meanErrorMs ?? 0) * matched, 0) / strokes : undefined;
+  return strokes
+    ? rows.reduce((total, { matched, meanErrorMs }) => total + (meanErrorMs ?? 0) * matched, 0) / strokes
+    : undefined;
 }
 
 /** The limb and one to line it up with: a foot with the first hand, a hand with the first foot. */
@@ -257,7 +273,9 @@ function spread({ take, figures, toleranceMs, byLimb }: Evidence): Fault | undef
 function clean({ take, figures, toleranceMs }: Evidence): Verdict {
   const thinner: Partial<Record<string, ClickPlanName>> = { slots: '8ths', value: 'counts', every: '2 and 4' };
   const next = thinner[take.click.kind];
-  const practice = next ? practise(take, next, lastBpm(take)) : practise(take, 'counts', Math.min(FASTEST, lastBpm(take) + 4));
+  const practice = next
+    ? practise(take, next, lastBpm(take))
+    : practise(take, 'counts', Math.min(FASTEST, lastBpm(take) + 4));
   return {
     about: 'clean',
     say: `Nothing to fix at this tempo: ${next ? 'let the click thin out' : 'go up 4'}.`,

@@ -76,7 +76,9 @@ export function oneLine(text: string, limb: Stroke['limb'] = 'right hand', tempo
   const slots = slotsOfBar(meter, 'numbers', cells);
   const heights = { A: 'accent', t: 'tap', g: 'ghost' } as const;
   const strokes = letters.flatMap((letter, index): Stroke[] =>
-    letter === '.' ? [] : [{ limb, surface: DEFAULT_SURFACES[limb], at: slots[index]!.at, height: heights[letter as 'A' | 't' | 'g'] }],
+    letter === '.'
+      ? []
+      : [{ limb, surface: DEFAULT_SURFACES[limb], at: slots[index]!.at, height: heights[letter as 'A' | 't' | 'g'] }],
   );
   return { version: 1, title: 'Line', reading: 'numbers', tempo, bars: [{ meter, cells, strokes }] };
 }
@@ -84,5 +86,8 @@ export function oneLine(text: string, limb: Stroke['limb'] = 'right hand', tempo
 /** Grooves laid over one another: the strokes of all in the bar of the first. */
 export const together = (first: Groove, ...others: Groove[]): Groove => ({
   ...first,
-  bars: first.bars.map((one, index) => ({ ...one, strokes: [...one.strokes, ...others.flatMap((other) => other.bars[index]!.strokes)] })),
+  bars: first.bars.map((one, index) => ({
+    ...one,
+    strokes: [...one.strokes, ...others.flatMap((other) => other.bars[index]!.strokes)],
+  })),
 });

@@ -6,7 +6,11 @@ import { meterOf, oneLine, together } from './arbitrary';
 export const STARTERS: Groove[] = [
   together(oneLine('AtAtAtAt'), oneLine('..A...A.', 'left hand'), oneLine('A..tA...', 'right foot')),
   together(oneLine('AttAttAttAtt'), oneLine('...A.....A..', 'left hand')),
-  together(oneLine('A.t.A.t.A.t.A.t.'), oneLine('.g.gA..g.g.gA..g', 'left hand'), oneLine('A..t..t..t....t.', 'right foot')),
+  together(
+    oneLine('A.t.A.t.A.t.A.t.'),
+    oneLine('.g.gA..g.g.gA..g', 'left hand'),
+    oneLine('A..t..t..t....t.', 'right foot'),
+  ),
   {
     ...oneLine('tttt'),
     bars: [0, 1].map(() => ({

@@ -11,7 +11,20 @@ import takes from '../vectors/takes.json';
 import values from '../vectors/values.json';
 import cycles from '../vectors/cycles.json';
 
-const VECTORS = { clicks, counts, cycles, displacements, modulations, motions, positionErrors, positions, rerates, swing, takes, values };
+const VECTORS = {
+  clicks,
+  counts,
+  cycles,
+  displacements,
+  modulations,
+  motions,
+  positionErrors,
+  positions,
+  rerates,
+  swing,
+  takes,
+  values,
+};
 
 /** Exact answers worked out by a program that shares no code with this one, as the cases of a test. */
 export const cases = <T>(name: keyof typeof VECTORS): T[] => VECTORS[name].cases as unknown as T[];

@@ -1,6 +1,22 @@
 import { z } from 'zod';
 import { slotsOfBar, type Cell } from '../groove/grid';
-import { add, compare, div, exact, floor, frac, fromDecimal, less, mul, parse, sub, sum, toNumber, ZERO, type WholeNotes } from './fraction';
+import {
+  add,
+  compare,
+  div,
+  exact,
+  floor,
+  frac,
+  fromDecimal,
+  less,
+  mul,
+  parse,
+  sub,
+  sum,
+  toNumber,
+  ZERO,
+  type WholeNotes,
+} from './fraction';
 import { countsOf, type Meter, type Reading } from './meter';
 import { NOTE_VALUES, type NoteValue } from './noteValue';
 import { randomFrom } from '../random';
@@ -31,7 +47,11 @@ const BASE_PLANS = [
 const basePlanShape = z.discriminatedUnion('kind', BASE_PLANS);
 export type BasePlan = z.infer<typeof basePlanShape>;
 
-const someBars = z.number({ error: 'Write a whole number of bars, 1 to 32.' }).int('Whole bars, please.').min(1, 'At least 1 bar.').max(32, 'At most 32 bars.');
+const someBars = z
+  .number({ error: 'Write a whole number of bars, 1 to 32.' })
+  .int('Whole bars, please.')
+  .min(1, 'At least 1 bar.')
+  .max(32, 'At most 32 bars.');
 
 /**
  * And how it thins out. `gaps`: so many bars on, so many silent, round and round. `drops`: each click falls
@@ -44,7 +64,11 @@ export const clickPlanShape = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('drops'),
     of: basePlanShape,
-    percent: z.number({ error: 'Write a percentage from 5 to 95.' }).int('Whole percent, please.').min(5, 'At least 5 %.').max(95, 'At most 95 %.'),
+    percent: z
+      .number({ error: 'Write a percentage from 5 to 95.' })
+      .int('Whole percent, please.')
+      .min(5, 'At least 5 %.')
+      .max(95, 'At most 95 %.'),
     seed: z
       .number()
       .int()
@@ -57,7 +81,12 @@ export type ClickPlan = z.infer<typeof clickPlanShape>;
 
 const COUNTS = { kind: 'every', counts: '1', from: '0' } as const;
 /** The stages a click thins through, from the thickest. */
-export const THINNING_STAGES: BasePlan[] = [{ kind: 'value', value: '8th' }, COUNTS, { kind: 'on', counts: [2, 4] }, { kind: 'on', counts: [1] }];
+export const THINNING_STAGES: BasePlan[] = [
+  { kind: 'value', value: '8th' },
+  COUNTS,
+  { kind: 'on', counts: [2, 4] },
+  { kind: 'on', counts: [1] },
+];
 
 /** The plans by the name a teacher says, from the thickest to the thinnest. */
 export const CLICK_PLANS = {
@@ -108,7 +137,9 @@ export function clicks(plan: ClickPlan, bars: readonly ClickedBar[]): Click[] {
       return clicks(plan.of, bars).filter(() => random() * 100 >= plan.percent);
     }
     case 'thinning':
-      return plan.stages.flatMap((stage, index) => clicks(stage, bars).filter(({ bar }) => stageOf(plan, bar) === index)).sort((a, b) => a.bar - b.bar);
+      return plan.stages
+        .flatMap((stage, index) => clicks(stage, bars).filter(({ bar }) => stageOf(plan, bar) === index))
+        .sort((a, b) => a.bar - b.bar);
     default:
       return bars.flatMap((one, bar) => {
         const counts = countsOf(one.meter, one.reading);
@@ -126,9 +157,13 @@ function stageOf({ stages, bars }: Extract<ClickPlan, { kind: 'thinning' }>, bar
   return step < stages.length ? step : 2 * stages.length - 2 - step;
 }
 
-const voiceOf = (count: number | undefined): ClickVoice => (count === undefined ? 'division' : count === 1 ? 'one' : 'count');
+const voiceOf = (count: number | undefined): ClickVoice =>
+  count === undefined ? 'division' : count === 1 ? 'one' : 'count';
 
-function placesInBar(plan: Extract<BasePlan, { kind: 'slots' | 'value' | 'on' | 'offBeats' }>, { meter, reading, cells }: ClickedBar): WholeNotes[] {
+function placesInBar(
+  plan: Extract<BasePlan, { kind: 'slots' | 'value' | 'on' | 'offBeats' }>,
+  { meter, reading, cells }: ClickedBar,
+): WholeNotes[] {
   if (plan.kind === 'slots') return slotsOfBar(meter, reading, cells).map((slot) => slot.at);
   const counts = countsOf(meter, reading);
   if (plan.kind === 'on') return counts.filter((count) => plan.counts.includes(count.number)).map((count) => count.at);
@@ -141,7 +176,9 @@ function placesInBar(plan: Extract<BasePlan, { kind: 'slots' | 'value' | 'on' | 
 }
 
 function clicksEvery(step: WholeNotes, from: WholeNotes, bars: readonly ClickedBar[]): Click[] {
-  const counts = bars.flatMap(({ meter, reading }, bar) => countsOf(meter, reading).map((count) => ({ ...count, bar })));
+  const counts = bars.flatMap(({ meter, reading }, bar) =>
+    countsOf(meter, reading).map((count) => ({ ...count, bar })),
+  );
   const found: Click[] = [];
   for (let place = from; less(place, frac(counts.length)); place = add(place, step)) {
     const count = counts[floor(place)]!;

@@ -3,7 +3,9 @@ import Oracle from 'fraction.js';
 import { describe, expect, test } from 'vitest';
 import { add, compare, div, equal, exact, format, frac, modulo, mul, parse, sub, toNumber, ZERO } from './fraction';
 
-const any = fc.tuple(fc.integer({ min: -9999, max: 9999 }), fc.integer({ min: 1, max: 9999 })).map(([n, d]) => frac(n, d));
+const any = fc
+  .tuple(fc.integer({ min: -9999, max: 9999 }), fc.integer({ min: 1, max: 9999 }))
+  .map(([n, d]) => frac(n, d));
 
 /** A library that shares no code with ours. */
 const oracle = ({ n, d }: { n: number; d: number }) => new Oracle(n, d);

@@ -4,7 +4,8 @@ import { format, frac } from './fraction';
 import { helperLoudness, tripletLayers } from './layers';
 
 const bars = (count: number, length = frac(1)) => barStarts(Array.from({ length: count }, () => length));
-const places = (notes: ReturnType<typeof tripletLayers>, layer: number) => notes.filter((note) => note.layer === layer).map(({ at }) => format(at));
+const places = (notes: ReturnType<typeof tripletLayers>, layer: number) =>
+  notes.filter((note) => note.layer === layer).map(({ at }) => format(at));
 
 test('each layer keeps every second note of the one before', () => {
   const notes = tripletLayers({ to: 'half triplet', bars: 1 }, bars(1));
@@ -23,7 +24,9 @@ test('to quarter triplets there are two layers', () => {
 
 test('the helpers are heard, then quiet, then gone; what they lead to stays', () => {
   const notes = tripletLayers({ to: 'half triplet', bars: 2 }, bars(6));
-  const loud = (layer: number, bar: number) => [...new Set(notes.filter((note) => note.layer === layer && note.bar === bar).map((note) => note.loud))];
+  const loud = (layer: number, bar: number) => [
+    ...new Set(notes.filter((note) => note.layer === layer && note.bar === bar).map((note) => note.loud)),
+  ];
   expect([0, 1, 2, 3, 4, 5].map((bar) => loud(0, bar))).toEqual([[1], [1], [0.3], [0.3], [], []]);
   expect([0, 5].map((bar) => loud(2, bar))).toEqual([[1], [1]]);
   expect(helperLoudness({ to: 'half triplet', bars: 2 }, 4)).toBe(0);

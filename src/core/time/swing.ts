@@ -1,4 +1,18 @@
-import { add, compare, div, exact, frac, fromDecimal, less, modulo, mul, ONE, sub, type Fraction, type WholeNotes } from './fraction';
+import {
+  add,
+  compare,
+  div,
+  exact,
+  frac,
+  fromDecimal,
+  less,
+  modulo,
+  mul,
+  ONE,
+  sub,
+  type Fraction,
+  type WholeNotes,
+} from './fraction';
 import { NOTE_VALUES } from './noteValue';
 import type { Bpm } from './units';
 

@@ -42,7 +42,8 @@ export function clock(map: TempoMap): (at: WholeNotes) => Ms {
     stretches[index]!.ms = before.ms + lasts(map, sub(stretches[index]!.at, before.at), before.bpm);
   }
   return (at) => {
-    const stretch = stretches.length === 1 ? stretches[0]! : (stretches.findLast((one) => compare(one.at, at) <= 0) ?? stretches[0]!);
+    const stretch =
+      stretches.length === 1 ? stretches[0]! : (stretches.findLast((one) => compare(one.at, at) <= 0) ?? stretches[0]!);
     return stretch.ms + lasts(map, sub(at, stretch.at), stretch.bpm);
   };
 }

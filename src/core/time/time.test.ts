@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { clickPlanShape, CLICK_PLANS, clicks, planInWords, plainMetronome, type ClickedBar, type ClickPlan } from './clickPlan';
+import {
+  clickPlanShape,
+  CLICK_PLANS,
+  clicks,
+  planInWords,
+  plainMetronome,
+  type ClickedBar,
+  type ClickPlan,
+} from './clickPlan';
 import { compare, exact, format, toNumber, ZERO } from './fraction';
 import { barLength, countsOf, formatMeter, isCompound, parseMeter } from './meter';
 import { offBeat, swingRatio, swungPlace } from './swing';
@@ -35,7 +43,11 @@ describe('meters', () => {
     expect(countsOf(meterOf('12/8'), 'pulse').map(({ at }) => format(at))).toEqual(['0', '3/8', '3/4', '9/8']);
     expect(countsOf(meterOf('12/8'), 'numbers')).toHaveLength(12);
     expect(countsOf(meterOf('7/8'), 'pulse')).toHaveLength(7);
-    expect([isCompound(meterOf('6/8')), isCompound(meterOf('3/8')), isCompound(meterOf('6/4'))]).toEqual([true, false, false]);
+    expect([isCompound(meterOf('6/8')), isCompound(meterOf('3/8')), isCompound(meterOf('6/4'))]).toEqual([
+      true,
+      false,
+      false,
+    ]);
     expect(formatMeter(meterOf('7/8 (2+2+3)'))).toBe('7/8');
   });
 });
@@ -62,7 +74,11 @@ describe('click plans', () => {
     ]);
     expect(places(CLICK_PLANS['8ths'], bar('3/4'))).toHaveLength(6);
     expect(places(CLICK_PLANS.counts, bar('3/4'))).toEqual(['0 0 one', '0 1/4 count', '0 1/2 count']);
-    expect(places(CLICK_PLANS['2 and 4'], bar('4/4'), bar('3/4'))).toEqual(['0 1/4 count', '0 3/4 count', '1 1/4 count']);
+    expect(places(CLICK_PLANS['2 and 4'], bar('4/4'), bar('3/4'))).toEqual([
+      '0 1/4 count',
+      '0 3/4 count',
+      '1 1/4 count',
+    ]);
     expect(places(CLICK_PLANS['1 only'], bar('7/8'), bar('7/8'))).toEqual(['0 0 one', '1 0 one']);
     expect(places({ kind: 'silent' }, bar('4/4'))).toEqual([]);
   });
@@ -74,7 +90,10 @@ describe('click plans', () => {
       '1 1/2 count',
       '2 1/4 count',
     ]);
-    expect(places({ kind: 'every', counts: '1', from: '1/2' }, bar('2/4'))).toEqual(['0 1/8 division', '0 3/8 division']);
+    expect(places({ kind: 'every', counts: '1', from: '1/2' }, bar('2/4'))).toEqual([
+      '0 1/8 division',
+      '0 3/8 division',
+    ]);
   });
 
   test('what a plain metronome is set to, where most cannot be set, and where none can', () => {
@@ -127,7 +146,9 @@ test('a tempo map goes on from each change, and the first tempo holds before the
     ],
   };
   const toMs = clock(map);
-  expect(['-1', '0', '1/2', '1', '3/2', '2', '9/4'].map((at) => toMs(exact(at)))).toEqual([-4000, 0, 2000, 4000, 5000, 6000, 7500]);
+  expect(['-1', '0', '1/2', '1', '3/2', '2', '9/4'].map((at) => toMs(exact(at)))).toEqual([
+    -4000, 0, 2000, 4000, 5000, 6000, 7500,
+  ]);
   expect([tempoAt(map, exact('-1')), tempoAt(map, exact('1')), tempoAt(map, exact('5'))]).toEqual([60, 120, 40]);
 });
 
@@ -139,11 +160,9 @@ describe('a click that thins', () => {
   };
 
   test('off-beats fall half-way between the counts, in any meter', () => {
-    expect(clicks(CLICK_PLANS['off-beats'], [bar('3/4')]).map(({ written, voice }) => `${format(written)} ${voice}`)).toEqual([
-      '1/8 division',
-      '3/8 division',
-      '5/8 division',
-    ]);
+    expect(
+      clicks(CLICK_PLANS['off-beats'], [bar('3/4')]).map(({ written, voice }) => `${format(written)} ${voice}`),
+    ).toEqual(['1/8 division', '3/8 division', '5/8 division']);
     expect(perBar(CLICK_PLANS['off-beats'], 2)).toEqual([4, 4]);
     expect(plainMetronome(CLICK_PLANS['off-beats'], bar('4/4'), 90)).toEqual({ bpm: 90, outOfRange: false });
   });
@@ -155,7 +174,11 @@ describe('a click that thins', () => {
   });
 
   test('thins out stage by stage and comes back, each end once', () => {
-    const plan: ClickPlan = { kind: 'thinning', stages: [{ kind: 'value', value: '8th' }, CLICK_PLANS.counts, CLICK_PLANS['1 only']], bars: 2 };
+    const plan: ClickPlan = {
+      kind: 'thinning',
+      stages: [{ kind: 'value', value: '8th' }, CLICK_PLANS.counts, CLICK_PLANS['1 only']],
+      bars: 2,
+    };
     expect(perBar(plan, 12)).toEqual([8, 8, 4, 4, 1, 1, 4, 4, 8, 8, 4, 4]);
     expect(plainMetronome(plan, bar('4/4'), 90)).toBeUndefined();
     const found = clicks(plan, bars(12));
@@ -179,31 +202,48 @@ describe('a click that thins', () => {
     expect(planInWords({ kind: 'on', counts: [3] })).toBe('only 3');
     expect(planInWords({ kind: 'drops', of: CLICK_PLANS['8ths'], percent: 30, seed: 1 })).toBe('8ths, 30 % dropped');
     for (const plan of Object.values(CLICK_PLANS)) expect(clickPlanShape.parse(plan)).toEqual(plan);
-    expect(clickPlanShape.safeParse({ kind: 'gaps', of: CLICK_PLANS['every second bar'], on: 1, off: 1 }).success).toBe(false);
+    expect(clickPlanShape.safeParse({ kind: 'gaps', of: CLICK_PLANS['every second bar'], on: 1, off: 1 }).success).toBe(
+      false,
+    );
     expect(clickPlanShape.safeParse({ kind: 'gaps', of: CLICK_PLANS.counts, on: 0, off: 1 }).success).toBe(false);
   });
 });
 
 test('whatever thins a click leaves some of the clicks it thins, and adds none', () => {
-  const base = fc.constantFrom(CLICK_PLANS['every slot'], CLICK_PLANS['8ths'], CLICK_PLANS.counts, CLICK_PLANS['off-beats'], CLICK_PLANS['1 only']);
+  const base = fc.constantFrom(
+    CLICK_PLANS['every slot'],
+    CLICK_PLANS['8ths'],
+    CLICK_PLANS.counts,
+    CLICK_PLANS['off-beats'],
+    CLICK_PLANS['1 only'],
+  );
   const few = fc.integer({ min: 1, max: 5 });
   fc.assert(
-    fc.property(base, few, few, fc.integer({ min: 5, max: 95 }), fc.nat(), fc.constantFrom('4/4', '7/8', '3/4', '6/8'), (of, on, off, percent, seed, meter) => {
-      const bars = Array.from({ length: 24 }, () => bar(meter, 2));
-      const said = (plan: ClickPlan) => clicks(plan, bars).map((click) => `${click.bar} ${format(click.written)} ${click.voice}`);
-      const whole = said(of);
-      for (const plan of [
-        { kind: 'gaps', of, on, off },
-        { kind: 'drops', of, percent, seed },
-      ] as ClickPlan[]) {
-        const left = said(plan);
-        expect(left.length).toBeLessThanOrEqual(whole.length);
-        expect(left).toEqual(whole.filter((one) => left.includes(one)));
-      }
-      expect(new Set(clicks({ kind: 'gaps', of, on, off }, bars).map((click) => click.bar)).size).toBe(
-        Array.from({ length: 24 }, (_, index) => index).filter((index) => index % (on + off) < on).length,
-      );
-    }),
+    fc.property(
+      base,
+      few,
+      few,
+      fc.integer({ min: 5, max: 95 }),
+      fc.nat(),
+      fc.constantFrom('4/4', '7/8', '3/4', '6/8'),
+      (of, on, off, percent, seed, meter) => {
+        const bars = Array.from({ length: 24 }, () => bar(meter, 2));
+        const said = (plan: ClickPlan) =>
+          clicks(plan, bars).map((click) => `${click.bar} ${format(click.written)} ${click.voice}`);
+        const whole = said(of);
+        for (const plan of [
+          { kind: 'gaps', of, on, off },
+          { kind: 'drops', of, percent, seed },
+        ] as ClickPlan[]) {
+          const left = said(plan);
+          expect(left.length).toBeLessThanOrEqual(whole.length);
+          expect(left).toEqual(whole.filter((one) => left.includes(one)));
+        }
+        expect(new Set(clicks({ kind: 'gaps', of, on, off }, bars).map((click) => click.bar)).size).toBe(
+          Array.from({ length: 24 }, (_, index) => index).filter((index) => index % (on + off) < on).length,
+        );
+      },
+    ),
     { numRuns: 40 },
   );
 });

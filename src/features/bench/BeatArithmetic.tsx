@@ -47,7 +47,15 @@ interface BeatArithmeticProps {
 }
 
 /** What a teacher works out by hand: note values at this tempo, when a cell comes round, this note = that note, the plain metronome. */
-export const BeatArithmetic = memo(function BeatArithmetic({ groove, bar, limb, onDrop, onHear, onStop, playing }: BeatArithmeticProps) {
+export const BeatArithmetic = memo(function BeatArithmetic({
+  groove,
+  bar,
+  limb,
+  onDrop,
+  onHear,
+  onStop,
+  playing,
+}: BeatArithmeticProps) {
   const one = groove.bars[bar]!;
   const count = countsOf(one.meter, groove.reading)[0]!.length;
   const beat = VALUES.find((value) => equal(NOTE_VALUES[value], count)) ?? 'quarter';
@@ -128,10 +136,18 @@ export const BeatArithmetic = memo(function BeatArithmetic({ groove, bar, limb, 
                     <TableCell align="right">{ms.toFixed(1)}</TableCell>
                     <TableCell align="right">{perSecond.toFixed(2)}</TableCell>
                     <TableCell sx={{ whiteSpace: 'nowrap', py: 0 }}>
-                      <Button size="small" aria-label={`Hear ${each}s`} onClick={() => hearLine(dropValue(groove, limb, each))}>
+                      <Button
+                        size="small"
+                        aria-label={`Hear ${each}s`}
+                        onClick={() => hearLine(dropValue(groove, limb, each))}
+                      >
                         Hear
                       </Button>
-                      <Button size="small" aria-label={`Drop ${each}s on the strip`} onClick={() => onDrop(dropValue(groove, limb, each))}>
+                      <Button
+                        size="small"
+                        aria-label={`Drop ${each}s on the strip`}
+                        onClick={() => onDrop(dropValue(groove, limb, each))}
+                      >
                         Drop on the strip
                       </Button>
                     </TableCell>
@@ -142,17 +158,31 @@ export const BeatArithmetic = memo(function BeatArithmetic({ groove, bar, limb, 
           </Table>
         </Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
-          <Choice label="A cell of" value={String(notes)} options={['2', '3', '4', '5', '6', '7', '9', '11']} onChange={(text) => setNotes(Number(text))} />
+          <Choice
+            label="A cell of"
+            value={String(notes)}
+            options={['2', '3', '4', '5', '6', '7', '9', '11']}
+            onChange={(text) => setNotes(Number(text))}
+          />
           <Choice label="notes, each a" value={value} options={VALUES} onChange={setValue} />
           <Typography role="status">
-            is {format(cycle.cellInCounts)} counts long; it meets a count again after {plural(cycle.backOnACount.counts, 'count')} (
-            {plural(cycle.backOnACount.cells, 'cell')}), and 1 after {plural(cycle.backOnOne.bars, 'bar')} ({plural(cycle.backOnOne.cells, 'cell')}).
+            is {format(cycle.cellInCounts)} counts long; it meets a count again after{' '}
+            {plural(cycle.backOnACount.counts, 'count')} ({plural(cycle.backOnACount.cells, 'cell')}), and 1 after{' '}
+            {plural(cycle.backOnOne.bars, 'bar')} ({plural(cycle.backOnOne.cells, 'cell')}).
           </Typography>
           <Box>
-            <Button size="small" aria-label="Hear the cells" onClick={() => hearLine(dropCell(groove, limb, notes, value))}>
+            <Button
+              size="small"
+              aria-label="Hear the cells"
+              onClick={() => hearLine(dropCell(groove, limb, notes, value))}
+            >
               Hear
             </Button>
-            <Button size="small" aria-label="Drop the cells on the strip" onClick={() => onDrop(dropCell(groove, limb, notes, value))}>
+            <Button
+              size="small"
+              aria-label="Drop the cells on the strip"
+              onClick={() => onDrop(dropCell(groove, limb, notes, value))}
+            >
               Drop on the strip
             </Button>
           </Box>
@@ -173,7 +203,10 @@ export const BeatArithmetic = memo(function BeatArithmetic({ groove, bar, limb, 
               onClick={() =>
                 onDrop({
                   ok: true,
-                  value: { groove: { ...groove, tempo: changed }, say: `${oldNote} = ${newNote}: the tempo is ${tempoInWords(changed)} now.` },
+                  value: {
+                    groove: { ...groove, tempo: changed },
+                    say: `${oldNote} = ${newNote}: the tempo is ${tempoInWords(changed)} now.`,
+                  },
                 })
               }
               disabled={!tempoShape.safeParse(changed).success}
@@ -189,12 +222,23 @@ export const BeatArithmetic = memo(function BeatArithmetic({ groove, bar, limb, 
           {CLICK_PLAN_NAMES.map((name) => {
             const set = plainMetronome(CLICK_PLANS[name], clicked, groove.tempo);
             return (
-              <Typography key={name} component="div" variant="body2" sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-                <Button size="small" aria-label={`Hear the click on ${name}`} onClick={() => onHear(inTurn([heardRun(groove, { click: CLICK_PLANS[name] })]))}>
+              <Typography
+                key={name}
+                component="div"
+                variant="body2"
+                sx={{ display: 'flex', gap: 1, alignItems: 'center' }}
+              >
+                <Button
+                  size="small"
+                  aria-label={`Hear the click on ${name}`}
+                  onClick={() => onHear(inTurn([heardRun(groove, { click: CLICK_PLANS[name] })]))}
+                >
                   Hear
                 </Button>
                 {name}:{' '}
-                {set ? `${tempoInWords(set.bpm)}${set.outOfRange ? ', where most metronomes cannot be set' : ''}` : 'no plain metronome clicks this unevenly'}
+                {set
+                  ? `${tempoInWords(set.bpm)}${set.outOfRange ? ', where most metronomes cannot be set' : ''}`
+                  : 'no plain metronome clicks this unevenly'}
               </Typography>
             );
           })}
@@ -204,9 +248,25 @@ export const BeatArithmetic = memo(function BeatArithmetic({ groove, bar, limb, 
   );
 });
 
-function Choice<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly T[]; onChange: (value: T) => void }) {
+function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly T[];
+  onChange: (value: T) => void;
+}) {
   return (
-    <TextField select label={label} value={value} onChange={({ target }) => onChange(target.value as T)} sx={{ width: 'auto', minWidth: 120 }}>
+    <TextField
+      select
+      label={label}
+      value={value}
+      onChange={({ target }) => onChange(target.value as T)}
+      sx={{ width: 'auto', minWidth: 120 }}
+    >
       {options.map((option) => (
         <MenuItem key={option} value={option}>
           {option}

@@ -68,8 +68,14 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
   const { groove: later, cursor: laterCursor, past, future } = useDeferredValue(onStave);
   const settled = useSettled(groove);
 
-  const spokenBars = useMemo(() => groove.bars.map(({ meter, cells }) => ({ meter, reading: groove.reading, cells })), [groove]);
-  const spoken = useMemo(() => readSpoken(text, spokenBars, school, cursor.bar), [text, spokenBars, school, cursor.bar]);
+  const spokenBars = useMemo(
+    () => groove.bars.map(({ meter, cells }) => ({ meter, reading: groove.reading, cells })),
+    [groove],
+  );
+  const spoken = useMemo(
+    () => readSpoken(text, spokenBars, school, cursor.bar),
+    [text, spokenBars, school, cursor.bar],
+  );
   const unsaid = { limb: cursor.limb, height };
   const preview = spoken.places.length ? previewOf(groove, spoken.places, unsaid) : undefined;
   const under = strokeUnder(state);
@@ -126,7 +132,13 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
       title={groove.title}
       note={
         <Box component="span" role="status">
-          {saving.kind === 'saved' ? 'Saved' : saving.kind === 'waiting' ? 'Saving …' : saving.kind === 'offline' ? saving.say : 'Saved elsewhere meanwhile'}
+          {saving.kind === 'saved'
+            ? 'Saved'
+            : saving.kind === 'waiting'
+              ? 'Saving …'
+              : saving.kind === 'offline'
+                ? saving.say
+                : 'Saved elsewhere meanwhile'}
         </Box>
       }
       actions={
@@ -135,7 +147,15 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
             ref={count}
             component="span"
             aria-hidden
-            sx={{ fontFamily: FIGURE_FONT, fontWeight: 750, fontSize: 30, lineHeight: '36px', minWidth: 64, textAlign: 'right', pr: 1 }}
+            sx={{
+              fontFamily: FIGURE_FONT,
+              fontWeight: 750,
+              fontSize: 30,
+              lineHeight: '36px',
+              minWidth: 64,
+              textAlign: 'right',
+              pr: 1,
+            }}
           />
           <Button href={`/drills?groove=${id}`} variant="text">
             Make a drill
@@ -143,13 +163,26 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
           <Button variant="outlined" onClick={desk.transform} aria-haspopup="dialog">
             Transform
           </Button>
-          <HearMenu playing={hearing.playing} swung={Boolean(later.swing)} selected={Boolean(selection)} onHear={desk.hear} onStop={desk.stop} />
+          <HearMenu
+            playing={hearing.playing}
+            swung={Boolean(later.swing)}
+            selected={Boolean(selection)}
+            onHear={desk.hear}
+            onStop={desk.stop}
+          />
         </>
       }
     >
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 270px' }, gap: 3 }}>
         <Box sx={{ display: 'grid', gap: 2, alignContent: 'start', minWidth: 0 }}>
-          <HeadLine groove={later} cursor={laterCursor} feels={settings.feels} onEdit={does.edit} onRegrid={does.regrid} onAnswer={does.answer} />
+          <HeadLine
+            groove={later}
+            cursor={laterCursor}
+            feels={settings.feels}
+            onEdit={does.edit}
+            onRegrid={does.regrid}
+            onAnswer={does.answer}
+          />
           {saving.kind === 'behind' && (
             <Alert severity="warning" role="alert">
               <Typography sx={{ fontWeight: 650 }}>
@@ -208,7 +241,11 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
               aria-label="Strip. Arrow keys move, Enter places, question mark lists all keys."
               aria-describedby="bench-cursor"
               onKeyDown={onKey}
-              sx={{ borderRadius: 1, py: 1, '&:focus-visible': { outline: '2px solid', outlineColor: 'secondary.main', outlineOffset: 6 } }}
+              sx={{
+                borderRadius: 1,
+                py: 1,
+                '&:focus-visible': { outline: '2px solid', outlineColor: 'secondary.main', outlineOffset: 6 },
+              }}
             >
               <Strip
                 groove={groove}
@@ -282,7 +319,15 @@ function LaneNote({ word }: { word: string }) {
   return (
     <Box
       component="span"
-      sx={{ fontSize: 12, fontStyle: 'italic', color: 'text.secondary', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', pr: 1 }}
+      sx={{
+        fontSize: 12,
+        fontStyle: 'italic',
+        color: 'text.secondary',
+        overflow: 'hidden',
+        textOverflow: 'ellipsis',
+        whiteSpace: 'nowrap',
+        pr: 1,
+      }}
     >
       {word}
     </Box>

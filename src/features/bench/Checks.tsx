@@ -29,7 +29,10 @@ export const Checks = memo(function Checks({ groove, limits, school, onFix }: Ch
         <Row key={limb} name={opening(limb)} value={`${perSecond.toFixed(1)} / s, ${feel}`} wrong={feel === 'beyond'} />
       ))}
       {findings.map(({ say, remedy, fix, place }, index) => (
-        <Box key={index} sx={{ py: 1, borderBottom: 1, borderColor: 'divider', borderBottomStyle: 'dashed', fontSize: 14 }}>
+        <Box
+          key={index}
+          sx={{ py: 1, borderBottom: 1, borderColor: 'divider', borderBottomStyle: 'dashed', fontSize: 14 }}
+        >
           <Box sx={{ color: 'error.main', fontWeight: 600 }}>
             {opening(placeInWords(groove, place.bar, place.at, school))}: {say}
           </Box>

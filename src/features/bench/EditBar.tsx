@@ -30,11 +30,25 @@ interface EditBarProps {
 }
 
 /** What the keys do, for fingers: undo, selection, clipboard, height. */
-export const EditBar = memo(function EditBar({ canUndo, canRedo, selecting, selected, onSelecting, onCommand, onlyBar, onBar }: EditBarProps) {
+export const EditBar = memo(function EditBar({
+  canUndo,
+  canRedo,
+  selecting,
+  selected,
+  onSelecting,
+  onCommand,
+  onlyBar,
+  onBar,
+}: EditBarProps) {
   const tool = (words: string, keys: string, icon: ReactNode, command: Command, disabled = false) => (
     <Tooltip title={`${words} (${keys})`}>
       <span>
-        <IconButton aria-label={words} onClick={() => onCommand(command)} disabled={disabled} sx={{ width: 44, height: 44 }}>
+        <IconButton
+          aria-label={words}
+          onClick={() => onCommand(command)}
+          disabled={disabled}
+          sx={{ width: 44, height: 44 }}
+        >
           {icon}
         </IconButton>
       </span>

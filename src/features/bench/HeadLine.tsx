@@ -43,7 +43,9 @@ export const HeadLine = memo(function HeadLine({ groove, cursor, feels, onEdit, 
         label="Title"
         value={groove.title}
         width={230}
-        read={(text) => (text.trim() ? (text.trim().length > 120 ? 'At most 120 characters.' : undefined) : 'Give the groove a title.')}
+        read={(text) =>
+          text.trim() ? (text.trim().length > 120 ? 'At most 120 characters.' : undefined) : 'Give the groove a title.'
+        }
         onChange={(title) => onEdit((now) => ({ ...now, title: title.trim() }))}
       />
       <Settled
@@ -102,7 +104,12 @@ export const HeadLine = memo(function HeadLine({ groove, cursor, feels, onEdit, 
             key={style}
             onClick={() => {
               setHints(null);
-              onEdit((now) => withSwing(now, feel === 'swung' ? (now.swing ? `${now.swing.value} ${now.swing.ratio}` : '8th 2') : 'straight'));
+              onEdit((now) =>
+                withSwing(
+                  now,
+                  feel === 'swung' ? (now.swing ? `${now.swing.value} ${now.swing.ratio}` : '8th 2') : 'straight',
+                ),
+              );
             }}
             sx={{ display: 'block', maxWidth: 420, whiteSpace: 'normal' }}
           >

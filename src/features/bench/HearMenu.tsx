@@ -31,7 +31,12 @@ export const HearMenu = memo(function HearMenu({ playing, swung, selected, onHea
     <>
       <ButtonGroup variant="contained" disableElevation>
         <Button onClick={() => (playing ? onStop() : onHear('all'))}>{playing ? 'Stop' : 'Hear it'}</Button>
-        <Button aria-label="Other ways to hear it" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)} sx={{ px: 0.5 }}>
+        <Button
+          aria-label="Other ways to hear it"
+          aria-haspopup="menu"
+          onClick={(event) => setMenu(event.currentTarget)}
+          sx={{ px: 0.5 }}
+        >
           <ArrowDropDown />
         </Button>
       </ButtonGroup>

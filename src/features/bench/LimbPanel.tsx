@@ -34,7 +34,17 @@ export function LimbPanel({ groove, limb, onEdit }: { groove: Groove; limb: Limb
   );
 }
 
-function TechniqueForm({ groove, limb, onEdit, onDone }: { groove: Groove; limb: Limb; onEdit: (change: Change) => void; onDone: () => void }) {
+function TechniqueForm({
+  groove,
+  limb,
+  onEdit,
+  onDone,
+}: {
+  groove: Groove;
+  limb: Limb;
+  onEdit: (change: Change) => void;
+  onDone: () => void;
+}) {
   const before = groove.technique?.[limb];
   const [word, setWord] = useState(before?.word ?? '');
   const [above, setAbove] = useState(before?.faster ? String(before.faster.above) : '');

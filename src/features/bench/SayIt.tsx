@@ -40,7 +40,15 @@ export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onReme
           {/* The same words beneath the field, invisible but for the line under those that mean no place. */}
           <Box
             aria-hidden
-            sx={{ position: 'absolute', inset: 0, whiteSpace: 'pre', overflow: 'hidden', color: 'transparent', lineHeight: '46px', pointerEvents: 'none' }}
+            sx={{
+              position: 'absolute',
+              inset: 0,
+              whiteSpace: 'pre',
+              overflow: 'hidden',
+              color: 'transparent',
+              lineHeight: '46px',
+              pointerEvents: 'none',
+            }}
           >
             {underlined(text, problems)}
           </Box>
@@ -70,16 +78,27 @@ export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onReme
             }}
           />
         </Box>
-        <Box sx={{ color: 'text.secondary', fontSize: 14, whiteSpace: 'nowrap' }}>{places.length > 0 && `Enter: ${inWords(spoken)}`}</Box>
+        <Box sx={{ color: 'text.secondary', fontSize: 14, whiteSpace: 'nowrap' }}>
+          {places.length > 0 && `Enter: ${inWords(spoken)}`}
+        </Box>
       </Box>
-      <Box id="say-it-answer" role="status" sx={{ minHeight: 36, mt: 0.5, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', fontSize: 14 }}>
+      <Box
+        id="say-it-answer"
+        role="status"
+        sx={{ minHeight: 36, mt: 0.5, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', fontSize: 14 }}
+      >
         {first && (
           <>
             <Box component="span" sx={{ color: 'error.main' }}>
               {first.where}: {first.say} {first.remedy}
             </Box>
             {first.remedies.map((remedy) => (
-              <Button key={remedy.words} size="small" variant="outlined" onClick={() => onRemedy(remedy, first.from, first.to)}>
+              <Button
+                key={remedy.words}
+                size="small"
+                variant="outlined"
+                onClick={() => onRemedy(remedy, first.from, first.to)}
+              >
                 {remedy.words}
               </Button>
             ))}
@@ -93,7 +112,9 @@ export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onReme
 function inWords({ places }: Spoken): string {
   const out = places.filter(({ remove }) => remove).length;
   const placed = places.length - out;
-  return [placed > 0 && `places ${placed} ${placed === 1 ? 'stroke' : 'strokes'}`, out > 0 && `takes ${out} out`].filter(Boolean).join(', ');
+  return [placed > 0 && `places ${placed} ${placed === 1 ? 'stroke' : 'strokes'}`, out > 0 && `takes ${out} out`]
+    .filter(Boolean)
+    .join(', ');
 }
 
 function underlined(text: string, problems: Spoken['problems']) {
@@ -106,7 +127,11 @@ function underlined(text: string, problems: Spoken['problems']) {
       <Box
         key={from}
         component="span"
-        sx={{ textDecoration: 'underline wavy', textDecorationColor: (theme) => theme.vars!.palette.error.main, textUnderlineOffset: 5 }}
+        sx={{
+          textDecoration: 'underline wavy',
+          textDecorationColor: (theme) => theme.vars!.palette.error.main,
+          textUnderlineOffset: 5,
+        }}
       >
         {text.slice(from, to)}
       </Box>,

@@ -37,14 +37,24 @@ interface SidePanelProps {
 }
 
 /** The stroke under the cursor, whether the groove can be played, and what this slot is worth. */
-export const SidePanel = memo(function SidePanel({ groove, cursor, school, limits, settled, onFix, onEdit, onHelp }: SidePanelProps) {
+export const SidePanel = memo(function SidePanel({
+  groove,
+  cursor,
+  school,
+  limits,
+  settled,
+  onFix,
+  onEdit,
+  onHelp,
+}: SidePanelProps) {
   const stroke = strokeUnder({ groove, cursor });
   const bar = groove.bars[cursor.bar]!;
   const toMs = clock(steady(groove.tempo, beatOf(groove)));
   const slot = slotAt(slotsOfBar(bar.meter, groove.reading, bar.cells), cursor.at);
   const motion =
     stroke && isHand(cursor.limb)
-      ? motionLine(groove, cursor.limb).find(({ place }) => place.bar === cursor.bar && equal(place.at, cursor.at))?.motion
+      ? motionLine(groove, cursor.limb).find(({ place }) => place.bar === cursor.bar && equal(place.at, cursor.at))
+          ?.motion
       : undefined;
   const where = placeInWords(groove, cursor.bar, cursor.at, school);
 
@@ -54,19 +64,33 @@ export const SidePanel = memo(function SidePanel({ groove, cursor, school, limit
     <Box
       component="aside"
       aria-label="Stroke and checks"
-      sx={{ borderLeft: { lg: 1 }, borderColor: { lg: 'divider' }, pl: { lg: 2.5 }, display: 'grid', gap: 3, alignContent: 'start' }}
+      sx={{
+        borderLeft: { lg: 1 },
+        borderColor: { lg: 'divider' },
+        pl: { lg: 2.5 },
+        display: 'grid',
+        gap: 3,
+        alignContent: 'start',
+      }}
     >
       <Section title="Stroke">
         <Row name={opening(cursor.limb)} value={where} />
         {stroke ? (
           <Box sx={{ display: 'grid', gap: 1.5, mt: 1.5 }}>
-            <Choice label="Surface" value={stroke.surface} options={SURFACES} onChange={(surface) => onEdit((now) => setSurface(now, cursor, surface))} />
+            <Choice
+              label="Surface"
+              value={stroke.surface}
+              options={SURFACES}
+              onChange={(surface) => onEdit((now) => setSurface(now, cursor, surface))}
+            />
             <Choice label="Height" value={stroke.height} options={HEIGHTS} onChange={setHeight} />
             <Choice
               label="Ornament"
               value={stroke.ornament ?? 'none'}
               options={['none', ...ORNAMENTS]}
-              onChange={(ornament) => onEdit((now) => setOrnament(now, cursor, ornament === 'none' ? undefined : ornament))}
+              onChange={(ornament) =>
+                onEdit((now) => setOrnament(now, cursor, ornament === 'none' ? undefined : ornament))
+              }
             />
           </Box>
         ) : (
@@ -74,9 +98,15 @@ export const SidePanel = memo(function SidePanel({ groove, cursor, school, limit
             Nothing here. Enter or a click places a stroke.
           </Typography>
         )}
-        <Row name="Starts at" value={`${Math.round(100 * toNumber(div(cursor.at, barLength(bar.meter))))} % of bar · ${Math.round(toMs(cursor.at))} ms`} />
+        <Row
+          name="Starts at"
+          value={`${Math.round(100 * toNumber(div(cursor.at, barLength(bar.meter))))} % of bar · ${Math.round(toMs(cursor.at))} ms`}
+        />
         {slot && (
-          <Row name="This slot lasts" value={`${Math.round(1000 * toNumber(div(slot.length, beatOf(groove)))) / 10} % · ${Math.round(toMs(slot.length))} ms`} />
+          <Row
+            name="This slot lasts"
+            value={`${Math.round(1000 * toNumber(div(slot.length, beatOf(groove)))) / 10} % · ${Math.round(toMs(slot.length))} ms`}
+          />
         )}
         {motion && <Row name="Motion" value={`${motion}${motion === 'tap' ? '' : '-stroke'}`} />}
       </Section>
@@ -93,7 +123,17 @@ export const SidePanel = memo(function SidePanel({ groove, cursor, school, limit
   );
 });
 
-function Choice<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly T[]; onChange: (value: T) => void }) {
+function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly T[];
+  onChange: (value: T) => void;
+}) {
   return (
     <TextField select label={label} value={value} onChange={({ target }) => onChange(target.value as T)}>
       {options.map((option) => (

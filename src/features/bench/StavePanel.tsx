@@ -34,7 +34,15 @@ export const StavePanel = memo(function StavePanel({ groove, cursor, school, onP
     <Box
       component="section"
       aria-label="Staff notation"
-      sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 2, px: 2, py: 1, minWidth: 0 }}
+      sx={{
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 2,
+        px: 2,
+        py: 1,
+        minWidth: 0,
+      }}
     >
       {groove.swing && (
         <ToggleButtonGroup
@@ -53,7 +61,12 @@ export const StavePanel = memo(function StavePanel({ groove, cursor, school, onP
           {played.problems[0]!.say} {played.problems[0]!.remedy}
         </Typography>
       )}
-      <Stave groove={played?.ok ? played.value.groove : groove} school={school} selected={strokeInLine(groove, cursor)} onPick={pick} />
+      <Stave
+        groove={played?.ok ? played.value.groove : groove}
+        school={school}
+        selected={strokeInLine(groove, cursor)}
+        onPick={pick}
+      />
     </Box>
   );
 });

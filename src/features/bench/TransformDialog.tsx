@@ -47,7 +47,14 @@ export function TransformDialog({ groove, cursor, school, hearing, onTake, onClo
   return (
     <Dialog open onClose={close} fullWidth maxWidth="lg" aria-labelledby="transform-title">
       <DialogTitle id="transform-title">Transform</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '290px minmax(0, 1fr)' }, gap: 3, minHeight: { md: 480 } }}>
+      <DialogContent
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: '1fr', md: '290px minmax(0, 1fr)' },
+          gap: 3,
+          minHeight: { md: 480 },
+        }}
+      >
         <List dense disablePadding sx={{ overflow: 'auto', maxHeight: { xs: 180, md: 520 } }} aria-label="What to do">
           {GROUPS.map((group) => (
             <li key={group}>
@@ -75,7 +82,11 @@ export function TransformDialog({ groove, cursor, school, hearing, onTake, onClo
           ))}
         </List>
         <Box sx={{ display: 'grid', gap: 2, alignContent: 'start', minWidth: 0 }}>
-          <TransformFields uses={kind.uses} choices={choices} onChange={(change) => setChoices({ ...choices, ...change })} />
+          <TransformFields
+            uses={kind.uses}
+            choices={choices}
+            onChange={(change) => setChoices({ ...choices, ...change })}
+          />
           <Box role="status">
             {answer.ok ? (
               <Typography>{answer.value.say}</Typography>
@@ -94,7 +105,11 @@ export function TransformDialog({ groove, cursor, school, hearing, onTake, onClo
         <Button
           variant="outlined"
           disabled={!answer.ok}
-          onClick={() => (hearing.playing ? hearing.stop() : answer.ok && void hearing.play(compared(groove, answer.value.groove), [before, after]))}
+          onClick={() =>
+            hearing.playing
+              ? hearing.stop()
+              : answer.ok && void hearing.play(compared(groove, answer.value.groove), [before, after])
+          }
         >
           {hearing.playing ? 'Stop' : 'Hear both in turn'}
         </Button>
@@ -113,7 +128,17 @@ export function TransformDialog({ groove, cursor, school, hearing, onTake, onClo
   );
 }
 
-function Shown({ title, groove, school, handle }: { title: string; groove: Groove; school: School; handle: React.RefObject<StripHandle | null> }) {
+function Shown({
+  title,
+  groove,
+  school,
+  handle,
+}: {
+  title: string;
+  groove: Groove;
+  school: School;
+  handle: React.RefObject<StripHandle | null>;
+}) {
   return (
     <Box component="section" sx={{ minWidth: 0 }}>
       <Typography variant="body2" sx={{ mb: 0.5 }}>

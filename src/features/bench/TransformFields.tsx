@@ -21,13 +21,22 @@ const UNITS = [2, 4, 8, 16] as const;
 
 /** The few choices a transform asks for. */
 export function TransformFields({ uses, choices, onChange }: TransformFieldsProps) {
-  const select = <K extends Choice>(key: K, label: string, options: readonly { value: Choices[K]; words: string }[], width = 170) =>
+  const select = <K extends Choice>(
+    key: K,
+    label: string,
+    options: readonly { value: Choices[K]; words: string }[],
+    width = 170,
+  ) =>
     uses.includes(key) && (
       <TextField
         select
         label={label}
         value={choices[key] as string | number}
-        onChange={({ target }) => onChange({ [key]: options.find(({ value }) => String(value) === String(target.value))!.value } as Partial<Choices>)}
+        onChange={({ target }) =>
+          onChange({
+            [key]: options.find(({ value }) => String(value) === String(target.value))!.value,
+          } as Partial<Choices>)
+        }
         sx={{ width }}
       >
         {options.map(({ value, words }) => (
@@ -49,7 +58,9 @@ export function TransformFields({ uses, choices, onChange }: TransformFieldsProp
               control={
                 <Checkbox
                   checked={choices.limbs.includes(limb)}
-                  onChange={(_, on) => onChange({ limbs: LIMBS.filter((one) => (one === limb ? on : choices.limbs.includes(one))) })}
+                  onChange={(_, on) =>
+                    onChange({ limbs: LIMBS.filter((one) => (one === limb ? on : choices.limbs.includes(one))) })
+                  }
                 />
               }
               label={limb}
@@ -59,7 +70,10 @@ export function TransformFields({ uses, choices, onChange }: TransformFieldsProp
       )}
       {select('limb', 'Limb', named(LIMBS))}
       {select('surface', 'Surface', named(SURFACES))}
-      {select('step', 'By', [{ value: 'slot', words: 'a slot here' }, ...NOTE_VALUE_NAMES.map((value) => ({ value, words: value }))])}
+      {select('step', 'By', [
+        { value: 'slot', words: 'a slot here' },
+        ...NOTE_VALUE_NAMES.map((value) => ({ value, words: value })),
+      ])}
       {select(
         'times',
         'How often',
@@ -113,7 +127,12 @@ export function TransformFields({ uses, choices, onChange }: TransformFieldsProp
         130,
       )}
       {uses.includes('on') && (
-        <TextField label="accents on" value={choices.on} onChange={({ target }) => onChange({ on: target.value.slice(0, 40) })} sx={{ width: 150 }} />
+        <TextField
+          label="accents on"
+          value={choices.on}
+          onChange={({ target }) => onChange({ on: target.value.slice(0, 40) })}
+          sx={{ width: 150 }}
+        />
       )}
       {select(
         'unit',

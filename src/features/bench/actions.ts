@@ -8,7 +8,10 @@ import { sentence } from '@/core/result';
 import { addGroove, groove, saveGroove } from '@/server/grooves';
 import { asPerson, requireTeacher } from '@/server/session';
 
-export type SaveAnswer = { kind: 'saved'; saveNumber: number } | { kind: 'behind'; saveNumber: number; groove: GrooveJson } | { kind: 'refused'; say: string };
+export type SaveAnswer =
+  | { kind: 'saved'; saveNumber: number }
+  | { kind: 'behind'; saveNumber: number; groove: GrooveJson }
+  | { kind: 'refused'; say: string };
 
 const sentShape = z.object({ id: z.uuid(), from: z.number().int().min(1), groove: z.unknown() });
 
@@ -21,7 +24,8 @@ export async function saveGrooveAction(given: { id: string; from: number; groove
   if (!read.ok) return { kind: 'refused', say: sentence(read.problems[0]!) };
   const saved = await asPerson((db) => saveGroove(db, sent.data.id, sent.data.from, read.value));
   if (saved.kind === 'gone') return { kind: 'refused', say: 'This groove is not there any more.' };
-  if (saved.kind === 'behind') return { kind: 'behind', saveNumber: saved.current.save_number, groove: writeGroove(saved.current.groove) };
+  if (saved.kind === 'behind')
+    return { kind: 'behind', saveNumber: saved.current.save_number, groove: writeGroove(saved.current.groove) };
   revalidatePath('/grooves');
   return { kind: 'saved', saveNumber: saved.save_number };
 }
@@ -49,7 +53,13 @@ export async function newGrooveAction(form: FormData): Promise<void> {
           title: 'New groove',
           reading: 'numbers' as const,
           tempo: 80,
-          bars: [{ meter: { beats: 4, unit: 4 as const }, cells: Array.from({ length: 4 }, () => ({ counts: 1, parts: 4 })), strokes: [] }],
+          bars: [
+            {
+              meter: { beats: 4, unit: 4 as const },
+              cells: Array.from({ length: 4 }, () => ({ counts: 1, parts: 4 })),
+              strokes: [],
+            },
+          ],
         };
     return addGroove(db, teacher, { groove: made, level: source?.level ?? 'first year' });
   });

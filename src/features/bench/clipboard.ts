@@ -18,7 +18,12 @@ export function keepClip(clip: Clip): void {
 
 /** Pastes what was copied last at a slot. What another version of Mochila left behind is not trusted. */
 export function pasteClip(groove: Groove, place: Place): Answer {
-  const nothing = fail({ path: [], where: '', say: 'Nothing has been copied.', remedy: 'Select with Shift and copy first.' });
+  const nothing = fail({
+    path: [],
+    where: '',
+    say: 'Nothing has been copied.',
+    remedy: 'Select with Shift and copy first.',
+  });
   try {
     const clip = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Clip | null;
     if (!clip?.strokes.length) return nothing;

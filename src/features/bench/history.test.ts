@@ -2,7 +2,15 @@ import { describe, expect, test } from 'vitest';
 import { placeStroke, setDivision, type Place } from '@/core/groove/edit';
 import { oneLine } from '@/core/testing/arbitrary';
 import { exact, format } from '@/core/time/fraction';
-import { benchReducer, openedOn, regionIn, selectedIn, strokeUnder, type BenchAction, type BenchState } from './history';
+import {
+  benchReducer,
+  openedOn,
+  regionIn,
+  selectedIn,
+  strokeUnder,
+  type BenchAction,
+  type BenchState,
+} from './history';
 
 const empty = oneLine('.... .... .... ....');
 const after = (state: BenchState, ...actions: BenchAction[]) => actions.reduce(benchReducer, state);
@@ -16,7 +24,10 @@ describe('undo and redo', () => {
     const seen = [state.groove];
     for (let step = 0; step < 230; step++) {
       const slot = `${step % 16}/16`;
-      state = after(state, { type: 'edit', groove: placeStroke(state.groove, at(slot), { height: (['ghost', 'tap', 'accent'] as const)[step % 3] }) });
+      state = after(state, {
+        type: 'edit',
+        groove: placeStroke(state.groove, at(slot), { height: (['ghost', 'tap', 'accent'] as const)[step % 3] }),
+      });
       seen.push(state.groove);
     }
     for (let step = 1; step <= 200; step++) {
@@ -60,7 +71,9 @@ describe('the cursor', () => {
     expect(where(after(start, move('bar', 1), move('slot', -1)))).toBe('0 right hand 15/16');
     expect(where(after(start, move('bar', 1), move('count', -1)))).toBe('0 right hand 3/4');
     expect(where(after(start, move('bar', 1), move('bar', 1)))).toBe('1 right hand 0');
-    expect(where(after(start, move('limb', 1), move('limb', 1), move('limb', 1), move('limb', 1)))).toBe('0 left foot 0');
+    expect(where(after(start, move('limb', 1), move('limb', 1), move('limb', 1), move('limb', 1)))).toBe(
+      '0 left foot 0',
+    );
   });
 
   test('stands on a slot after the grid has changed under it', () => {
@@ -74,7 +87,12 @@ describe('the cursor', () => {
 
 describe('a selection', () => {
   const two = { ...empty, bars: [empty.bars[0]!, empty.bars[0]!] };
-  const extend = (way: 'slot' | 'count' | 'bar' | 'limb', by: 1 | -1): BenchAction => ({ type: 'move', way, by, extend: true });
+  const extend = (way: 'slot' | 'count' | 'bar' | 'limb', by: 1 | -1): BenchAction => ({
+    type: 'move',
+    way,
+    by,
+    extend: true,
+  });
   const selected = (state: BenchState) => {
     const region = selectedIn(state);
     return region && `${format(region.from)}–${format(region.to)} ${region.limbs.length}`;

@@ -22,7 +22,13 @@ export interface BenchState {
 export type Way = 'slot' | 'count' | 'bar' | 'limb';
 
 export type BenchAction =
-  | { type: 'edit'; groove: Groove; cursor?: Place; height?: Height; /** Part of the step before: a drag that goes on. */ merge?: boolean }
+  | {
+      type: 'edit';
+      groove: Groove;
+      cursor?: Place;
+      height?: Height;
+      /** Part of the step before: a drag that goes on. */ merge?: boolean;
+    }
   | { type: 'load'; groove: Groove }
   | { type: 'undo' }
   | { type: 'redo' }
@@ -50,10 +56,18 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
       return onGrid({ groove, past, future: [], cursor, anchor, height });
     }
     case 'load':
-      return onGrid({ ...state, groove: action.groove, past: [...state.past, state.groove].slice(-MOST_STEPS), future: [], anchor: undefined });
+      return onGrid({
+        ...state,
+        groove: action.groove,
+        past: [...state.past, state.groove].slice(-MOST_STEPS),
+        future: [],
+        anchor: undefined,
+      });
     case 'undo': {
       const before = state.past.at(-1);
-      return before ? onGrid({ ...state, groove: before, past: state.past.slice(0, -1), future: [state.groove, ...state.future] }) : state;
+      return before
+        ? onGrid({ ...state, groove: before, past: state.past.slice(0, -1), future: [state.groove, ...state.future] })
+        : state;
     }
     case 'redo': {
       const [after, ...future] = state.future;
@@ -73,16 +87,21 @@ export function benchReducer(state: BenchState, action: BenchAction): BenchState
   }
 }
 
-const anchorFor = ({ anchor, cursor }: BenchState, extend?: boolean): Place | undefined => (extend ? (anchor ?? cursor) : undefined);
+const anchorFor = ({ anchor, cursor }: BenchState, extend?: boolean): Place | undefined =>
+  extend ? (anchor ?? cursor) : undefined;
 
-const slotsIn = ({ groove }: BenchState, bar: number) => slotsOfBar(groove.bars[bar]!.meter, groove.reading, groove.bars[bar]!.cells);
+const slotsIn = ({ groove }: BenchState, bar: number) =>
+  slotsOfBar(groove.bars[bar]!.meter, groove.reading, groove.bars[bar]!.cells);
 
 /** After a change of grid the cursor stands on the slot at or before its place; a selection that has lost its slots is over. */
 function onGrid(state: BenchState): BenchState {
   const bar = Math.min(state.cursor.bar, state.groove.bars.length - 1);
   const at = slotsIn(state, bar).findLast((slot) => !less(state.cursor.at, slot.at))?.at ?? ZERO;
   const { anchor } = state;
-  const stands = anchor && anchor.bar < state.groove.bars.length && slotsIn(state, anchor.bar).some((slot) => equal(slot.at, anchor.at));
+  const stands =
+    anchor &&
+    anchor.bar < state.groove.bars.length &&
+    slotsIn(state, anchor.bar).some((slot) => equal(slot.at, anchor.at));
   return { ...state, cursor: { ...state.cursor, bar, at }, anchor: stands ? anchor : undefined };
 }
 
@@ -93,7 +112,10 @@ function moved(state: BenchState, way: Way, by: 1 | -1): Place {
   if (way === 'bar') return { ...cursor, bar: Math.max(0, Math.min(last, cursor.bar + by)), at: ZERO };
   const wanted = (bar: number) => slotsIn(state, bar).filter((slot) => way === 'slot' || slot.part === 0);
   const here = wanted(cursor.bar);
-  const index = by === 1 ? here.findIndex((slot) => less(cursor.at, slot.at)) : here.findLastIndex((slot) => less(slot.at, cursor.at));
+  const index =
+    by === 1
+      ? here.findIndex((slot) => less(cursor.at, slot.at))
+      : here.findLastIndex((slot) => less(slot.at, cursor.at));
   if (index >= 0) return { ...cursor, at: here[index]!.at };
   const next = cursor.bar + by;
   if (next < 0 || next > last) return cursor;
@@ -105,8 +127,13 @@ export const strokeUnder = ({ groove, cursor }: Pick<BenchState, 'groove' | 'cur
   groove.bars[cursor.bar]!.strokes.find((stroke) => stroke.limb === cursor.limb && equal(stroke.at, cursor.at));
 
 /** What is selected; undefined when nothing is. */
-export const selectedIn = ({ groove, anchor, cursor }: Pick<BenchState, 'groove' | 'anchor' | 'cursor'>): Region | undefined =>
+export const selectedIn = ({
+  groove,
+  anchor,
+  cursor,
+}: Pick<BenchState, 'groove' | 'anchor' | 'cursor'>): Region | undefined =>
   anchor && regionBetween(groove, anchor, cursor);
 
 /** What an edit works on: the selection, or the slot of the cursor. */
-export const regionIn = (state: BenchState): Region => selectedIn(state) ?? regionBetween(state.groove, state.cursor, state.cursor);
+export const regionIn = (state: BenchState): Region =>
+  selectedIn(state) ?? regionBetween(state.groove, state.cursor, state.cursor);

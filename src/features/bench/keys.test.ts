@@ -2,7 +2,13 @@ import { expect, test } from 'vitest';
 import { commandOf } from './keys';
 
 const press = (key: string, held: { ctrl?: boolean; shift?: boolean; alt?: boolean } = {}) =>
-  commandOf({ key, ctrlKey: Boolean(held.ctrl), metaKey: false, shiftKey: Boolean(held.shift), altKey: Boolean(held.alt) });
+  commandOf({
+    key,
+    ctrlKey: Boolean(held.ctrl),
+    metaKey: false,
+    shiftKey: Boolean(held.shift),
+    altKey: Boolean(held.alt),
+  });
 
 test('arrows move, with Ctrl by counts, with Shift they select', () => {
   expect(press('ArrowRight')).toEqual({ do: 'move', way: 'slot', by: 1, extend: false });

@@ -7,7 +7,21 @@ export type Command =
   | { do: 'raise'; by: 1 | -1 }
   | { do: 'ornament'; ornament: Ornament }
   | { do: 'divide'; parts: number }
-  | { do: 'place' | 'remove' | 'tuplet' | 'cut' | 'copy' | 'paste' | 'undo' | 'redo' | 'selectAll' | 'selectNone' | 'transform' | 'help' }
+  | {
+      do:
+        | 'place'
+        | 'remove'
+        | 'tuplet'
+        | 'cut'
+        | 'copy'
+        | 'paste'
+        | 'undo'
+        | 'redo'
+        | 'selectAll'
+        | 'selectNone'
+        | 'transform'
+        | 'help';
+    }
   | { do: 'hear'; how: 'all' | 'here' | 'selection' };
 
 /** Every key of the bench, as the list behind "?" shows it. */
@@ -66,7 +80,13 @@ const MOVES: Record<string, [Way, 1 | -1]> = {
 };
 
 /** The command of a key press, or undefined for a key that is the browser's. */
-export function commandOf({ key: pressed, ctrlKey, metaKey, shiftKey, altKey }: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>) {
+export function commandOf({
+  key: pressed,
+  ctrlKey,
+  metaKey,
+  shiftKey,
+  altKey,
+}: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>) {
   const key = pressed.length === 1 ? pressed.toLowerCase() : pressed;
   const control = ctrlKey || metaKey;
   if (altKey) return undefined;

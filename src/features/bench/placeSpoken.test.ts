@@ -14,15 +14,24 @@ const spoken = (text: string) =>
   ).places;
 const unsaid = { limb: 'right foot', height: 'ghost' } as const;
 const strokes = (groove: typeof empty) =>
-  groove.bars[0]!.strokes.map(({ limb, surface, at, height, ornament }) => [limb, surface, format(at), height, ornament].filter(Boolean).join(' '));
+  groove.bars[0]!.strokes.map(({ limb, surface, at, height, ornament }) =>
+    [limb, surface, format(at), height, ornament].filter(Boolean).join(' '),
+  );
 
 test('what is not said is the limb of the cursor, its usual surface and the height used last', () => {
-  expect(strokes(placeSpoken(empty, spoken('1, loud 3'), unsaid))).toEqual(['right foot kick 0 ghost', 'right foot kick 1/2 accent']);
+  expect(strokes(placeSpoken(empty, spoken('1, loud 3'), unsaid))).toEqual([
+    'right foot kick 0 ghost',
+    'right foot kick 1/2 accent',
+  ]);
 });
 
 test('what is said holds: limb, surface, height, ornament, and taking out', () => {
   const groove = placeSpoken(empty, spoken('left hand rim 1; ride loud 2; flam on snare 4'), unsaid);
-  expect(strokes(groove)).toEqual(['left hand rim 0 ghost', 'right hand ride 1/4 accent', 'left hand snare 3/4 ghost flam']);
+  expect(strokes(groove)).toEqual([
+    'left hand rim 0 ghost',
+    'right hand ride 1/4 accent',
+    'left hand snare 3/4 ghost flam',
+  ]);
   expect(strokes(placeSpoken(groove, spoken('no ride 2'), unsaid))).toHaveLength(2);
 });
 

@@ -9,19 +9,31 @@ export interface Unsaid {
   height: Height;
 }
 
-const placeOf = (spoken: SpokenPlace, unsaid: Unsaid): Place => ({ bar: spoken.bar, at: spoken.at, limb: spoken.limb ?? unsaid.limb });
+const placeOf = (spoken: SpokenPlace, unsaid: Unsaid): Place => ({
+  bar: spoken.bar,
+  at: spoken.at,
+  limb: spoken.limb ?? unsaid.limb,
+});
 
 /** The groove with everything that was said placed or taken out. */
 export function placeSpoken(groove: Groove, places: readonly SpokenPlace[], unsaid: Unsaid): Groove {
   return places.reduce((before, spoken) => {
     const place = placeOf(spoken, unsaid);
     if (spoken.remove) return removeStroke(before, place);
-    return placeStroke(before, place, { surface: spoken.surface, height: spoken.height ?? unsaid.height, ornament: spoken.ornament });
+    return placeStroke(before, place, {
+      surface: spoken.surface,
+      height: spoken.height ?? unsaid.height,
+      ornament: spoken.ornament,
+    });
   }, groove);
 }
 
 /** The strokes that would be placed, for showing them pale. */
-export function previewOf(groove: Groove, places: readonly SpokenPlace[], unsaid: Unsaid): { bar: number; stroke: Stroke }[] {
+export function previewOf(
+  groove: Groove,
+  places: readonly SpokenPlace[],
+  unsaid: Unsaid,
+): { bar: number; stroke: Stroke }[] {
   return places
     .filter(({ remove }) => !remove)
     .map((spoken) => {

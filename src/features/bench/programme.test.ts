@@ -3,14 +3,28 @@ import { mirrorHands } from '@/core/groove/lines';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { exact } from '@/core/time/fraction';
 import type { Groove } from '@/core/groove/document';
-import { compared, fromPlace, limbByLimb, segmentAt, selectionLoop, straightThenSwung, type Programme } from './programme';
+import {
+  compared,
+  fromPlace,
+  limbByLimb,
+  segmentAt,
+  selectionLoop,
+  straightThenSwung,
+  type Programme,
+} from './programme';
 
-const bar = together(oneLine('tttttttt', 'right hand', 120), oneLine('..A...A.', 'left hand'), oneLine('A...A...', 'right foot'));
+const bar = together(
+  oneLine('tttttttt', 'right hand', 120),
+  oneLine('..A...A.', 'left hand'),
+  oneLine('A...A...', 'right foot'),
+);
 const groove: Groove = { ...bar, bars: [bar.bars[0]!, bar.bars[0]!], swing: { value: '8th', ratio: '2' } };
 const straight: Groove = { ...groove, swing: undefined };
 /** When a limb strikes within the first so many milliseconds, rounded. */
 const struck = ({ sounds }: Programme, limb: string, within = 4000) =>
-  sounds.filter(({ ms, sound }) => sound.kind === 'stroke' && sound.limb === limb && ms < within).map(({ ms }) => Math.round(ms));
+  sounds
+    .filter(({ ms, sound }) => sound.kind === 'stroke' && sound.limb === limb && ms < within)
+    .map(({ ms }) => Math.round(ms));
 
 describe('hearing', () => {
   test('from the start goes round for about two minutes', () => {

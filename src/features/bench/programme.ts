@@ -47,7 +47,9 @@ function goingRound(runs: readonly Run[], passage: Passage, fromMs: Ms, toMs: Ms
   const length = toMs - fromMs;
   const rounds = times ?? Math.max(1, Math.min(200, Math.round(LOOP_MS / length)));
   // A grace before the first stroke or a limb pushed ahead belongs to the round, at its very start.
-  const sounds = passage.sounds.filter(({ ms }) => ms < toMs - 1e-6 && (ms >= fromMs - 1e-6 || (fromMs === 0 && ms < 0)));
+  const sounds = passage.sounds.filter(
+    ({ ms }) => ms < toMs - 1e-6 && (ms >= fromMs - 1e-6 || (fromMs === 0 && ms < 0)),
+  );
   const segments = passage.bars.flatMap(({ startMs, endMs, run, bar }): Segment[] => {
     const [start, end] = [Math.max(startMs, fromMs), Math.min(endMs, toMs)];
     if (end - start < 1e-6) return [];
@@ -55,7 +57,9 @@ function goingRound(runs: readonly Run[], passage: Passage, fromMs: Ms, toMs: Ms
     return [{ startMs: start - fromMs, endMs: end - fromMs, run, bar, from: at(start), to: at(end) }];
   });
   return {
-    sounds: Array.from({ length: rounds }, (_, round) => sounds.map((sound) => ({ ms: sound.ms - fromMs + round * length, sound }))).flat(),
+    sounds: Array.from({ length: rounds }, (_, round) =>
+      sounds.map((sound) => ({ ms: sound.ms - fromMs + round * length, sound })),
+    ).flat(),
     segments: Array.from({ length: rounds }, (_, round) =>
       segments.map((one) => ({ ...one, startMs: one.startMs + round * length, endMs: one.endMs + round * length })),
     ).flat(),
@@ -83,7 +87,14 @@ export function fromPlace(groove: Groove, place?: Place): Programme {
     segments: whole.segments.flatMap((one) => {
       if (one.endMs <= from) return [];
       const cut = Math.max(0, (from - one.startMs) / (one.endMs - one.startMs));
-      return [{ ...one, from: one.from + cut * (one.to - one.from), startMs: Math.max(0, one.startMs - from), endMs: one.endMs - from }];
+      return [
+        {
+          ...one,
+          from: one.from + cut * (one.to - one.from),
+          startMs: Math.max(0, one.startMs - from),
+          endMs: one.endMs - from,
+        },
+      ];
     }),
     endMs: whole.endMs - from,
   };
@@ -107,7 +118,10 @@ export const compared = (one: Groove, other: Groove): Programme =>
 
 /** The groove played even, then as it swings. */
 export const straightThenSwung = (groove: Groove): Programme =>
-  inTurn([heardRun(groove, { rounds: roundsOf(groove), swing: 'straight' }), heardRun(groove, { rounds: roundsOf(groove) })]);
+  inTurn([
+    heardRun(groove, { rounds: roundsOf(groove), swing: 'straight' }),
+    heardRun(groove, { rounds: roundsOf(groove) }),
+  ]);
 
 /** One limb, then the next with it, until all are there. */
 export function limbByLimb(groove: Groove): Programme {
@@ -119,7 +133,11 @@ export function limbByLimb(groove: Groove): Programme {
 const msOf = (groove: Groove, at: WholeNotes): Ms => clock(steady(groove.tempo, beatOf(groove)))(at);
 
 /** Where a moment of a programme is: its run, bar and place in the bar. `from` is the segment to look from, for frame after frame. */
-export function segmentAt({ segments }: Programme, ms: Ms, from = 0): { index: number; segment: Segment; fraction: number } | undefined {
+export function segmentAt(
+  { segments }: Programme,
+  ms: Ms,
+  from = 0,
+): { index: number; segment: Segment; fraction: number } | undefined {
   let index = from;
   while (index < segments.length && ms >= segments[index]!.endMs) index++;
   const segment = segments[index];

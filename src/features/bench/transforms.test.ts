@@ -8,7 +8,11 @@ import { TRANSFORMS, usualChoices, type Choices } from './transforms';
 const cursor = { bar: 0, limb: 'right hand' as const, at: ZERO };
 const groove = together(oneLine('tttttttt', 'right hand', 80), oneLine('..A...A.', 'left hand'));
 const made = (name: string, change: Partial<Choices> = {}) => {
-  const answer = TRANSFORMS.find((one) => one.name.startsWith(name))!.make(groove, { ...usualChoices(cursor), ...change }, cursor);
+  const answer = TRANSFORMS.find((one) => one.name.startsWith(name))!.make(
+    groove,
+    { ...usualChoices(cursor), ...change },
+    cursor,
+  );
   return 'ok' in answer ? (answer.ok ? answer.value.say : `no: ${answer.problems[0]!.say}`) : answer.say;
 };
 
@@ -35,7 +39,9 @@ test.each(TRANSFORMS.map((one) => [one.name, one] as const))(
 
 describe('what is chosen', () => {
   test('moves by slots or note values, some limbs or none', () => {
-    expect(made('Move', { limbs: ['left hand'], step: '8th', times: 2 })).toBe('The left hand now comes 1/4 of a whole note later, wrapped round the groove.');
+    expect(made('Move', { limbs: ['left hand'], step: '8th', times: 2 })).toBe(
+      'The left hand now comes 1/4 of a whole note later, wrapped round the groove.',
+    );
     expect(made('Move', { way: 'earlier' })).toContain('1/8 of a whole note earlier');
     expect(made('Move', { limbs: [] })).toBe('no: No limb is chosen.');
   });

@@ -73,7 +73,10 @@ export const TRANSFORMS: TransformKind[] = [
     make: (groove, { limbs, step, way, times }, cursor) => {
       if (!limbs.length) return problem('No limb is chosen.', 'Choose at least one.');
       const bar = groove.bars[cursor.bar]!;
-      const one = step === 'slot' ? slotAt(slotsOfBar(bar.meter, groove.reading, bar.cells), cursor.at)!.length : NOTE_VALUES[step];
+      const one =
+        step === 'slot'
+          ? slotAt(slotsOfBar(bar.meter, groove.reading, bar.cells), cursor.at)!.length
+          : NOTE_VALUES[step];
       const shift = mul(one, frac(times));
       return displace(groove, way === 'later' ? shift : negate(shift), limbs);
     },
@@ -84,7 +87,8 @@ export const TRANSFORMS: TransformKind[] = [
     uses: ['value', 'first', 'then'],
     make: (groove, { value, first, then }) => {
       const moments = new Set(strokesOf(groove).map(({ at }) => format(at))).size;
-      if (first.trim() && !/^\d{1,3}$/.test(first.trim())) return problem('Say how many notes as a whole number.', 'Leave it empty for all of them.');
+      if (first.trim() && !/^\d{1,3}$/.test(first.trim()))
+        return problem('Say how many notes as a whole number.', 'Leave it empty for all of them.');
       const count = first.trim() ? Math.min(Number(first), moments) : moments;
       const plan = [
         { value, notes: count },
@@ -112,7 +116,8 @@ export const TRANSFORMS: TransformKind[] = [
     name: 'Keep some limbs only',
     group: 'Limbs',
     uses: ['limbs'],
-    make: (groove, { limbs }) => (limbs.length ? keepLimbs(groove, limbs) : problem('No limb is chosen.', 'Choose at least one.')),
+    make: (groove, { limbs }) =>
+      limbs.length ? keepLimbs(groove, limbs) : problem('No limb is chosen.', 'Choose at least one.'),
   },
   {
     name: 'Move a limb’s line to another surface',
@@ -120,7 +125,12 @@ export const TRANSFORMS: TransformKind[] = [
     uses: ['limb', 'surface'],
     make: (groove, { limb, surface }) => moveLine(groove, limb, surface),
   },
-  { name: 'Lean a limb behind or ahead', group: 'Limbs', uses: ['limb', 'ms'], make: (groove, { limb, ms }) => leanLimb(groove, limb, ms) },
+  {
+    name: 'Lean a limb behind or ahead',
+    group: 'Limbs',
+    uses: ['limb', 'ms'],
+    make: (groove, { limb, ms }) => leanLimb(groove, limb, ms),
+  },
   {
     name: 'Accents, k in n',
     group: 'Accents',
@@ -132,7 +142,10 @@ export const TRANSFORMS: TransformKind[] = [
         .map(Number);
       const wrong = wanted.find((each) => !Number.isInteger(each) || each < 1 || each > of);
       if (wrong !== undefined)
-        return problem(`There is no note ${Number.isNaN(wrong) ? on : wrong} in ${of}.`, `Write numbers from 1 to ${of}, parted by commas.`);
+        return problem(
+          `There is no note ${Number.isNaN(wrong) ? on : wrong} in ${of}.`,
+          `Write numbers from 1 to ${of}, parted by commas.`,
+        );
       return accentPattern(
         groove,
         limb,
@@ -140,6 +153,16 @@ export const TRANSFORMS: TransformKind[] = [
       );
     },
   },
-  { name: 'Same notes, other bottom number', group: 'Counting', uses: ['unit'], make: (groove, { unit }) => otherBottomNumber(groove, unit) },
-  { name: 'Count in pulses or in all numbers', group: 'Counting', uses: ['reading'], make: (groove, { reading }) => readAs(groove, reading) },
+  {
+    name: 'Same notes, other bottom number',
+    group: 'Counting',
+    uses: ['unit'],
+    make: (groove, { unit }) => otherBottomNumber(groove, unit),
+  },
+  {
+    name: 'Count in pulses or in all numbers',
+    group: 'Counting',
+    uses: ['reading'],
+    make: (groove, { reading }) => readAs(groove, reading),
+  },
 ];

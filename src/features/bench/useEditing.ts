@@ -51,7 +51,8 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
   /** Takes what a transform answered, or says what is in its way. */
   const answer = (asked: Asked) => {
     const given = typeof asked === 'function' ? asked(groove) : asked;
-    if ('ok' in given && !given.ok) return setNotice({ severity: 'error', say: `${given.problems[0]!.say} ${given.problems[0]!.remedy}` });
+    if ('ok' in given && !given.ok)
+      return setNotice({ severity: 'error', say: `${given.problems[0]!.say} ${given.problems[0]!.remedy}` });
     const { groove: next, say } = 'ok' in given ? given.value : given;
     edit(next);
     setNotice({ severity: 'info', say });
@@ -62,7 +63,9 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
   const regrid = (asked: Regridded | ((groove: Groove) => Regridded), words: string, inBar = cursor.bar) => {
     const given = typeof asked === 'function' ? asked(groove) : asked;
     if (!given.lost.length) return edit(given.groove);
-    const named = given.lost.map((stroke) => `${stroke.limb}, ${placeInWords(groove, inBar, stroke.at, school)}`).join('; ');
+    const named = given.lost
+      .map((stroke) => `${stroke.limb}, ${placeInWords(groove, inBar, stroke.at, school)}`)
+      .join('; ');
     setLosing({ say: `${words} has no slot for: ${named}.`, groove: given.groove });
   };
   const divide = (ofCount: number, parts: number, inBar = cursor.bar) =>
@@ -70,7 +73,13 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
 
   const copy = () => keepClip(copyRegion(groove, region));
   const raise = (by: 1 | -1) => {
-    if (selection) return edit(changeIn(groove, selection, (stroke) => ({ ...stroke, height: HEIGHTS[HEIGHTS.indexOf(stroke.height) + by] ?? stroke.height })));
+    if (selection)
+      return edit(
+        changeIn(groove, selection, (stroke) => ({
+          ...stroke,
+          height: HEIGHTS[HEIGHTS.indexOf(stroke.height) + by] ?? stroke.height,
+        })),
+      );
     const next = moveHeight(groove, cursor, by);
     edit(next, { height: strokeUnder({ groove: next, cursor })?.height });
   };
@@ -102,7 +111,10 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
         return edit(selection ? clearRegion(groove, selection) : removeStroke(groove, cursor));
       case 'copy':
         copy();
-        return setNotice({ severity: 'info', say: `${plural(copyRegion(groove, region).strokes.length, 'stroke')} copied.` });
+        return setNotice({
+          severity: 'info',
+          say: `${plural(copyRegion(groove, region).strokes.length, 'stroke')} copied.`,
+        });
       case 'cut':
         copy();
         return edit(clearRegion(groove, region));

@@ -59,7 +59,9 @@ export function useHearing(school: School, count: RefObject<HTMLElement | null>)
       if (here) {
         from = here.index;
         const { run, bar } = here.segment;
-        strips.forEach((strip, index) => strip.current?.playhead(index === Math.min(run, strips.length - 1) ? bar : undefined, here.fraction));
+        strips.forEach((strip, index) =>
+          strip.current?.playhead(index === Math.min(run, strips.length - 1) ? bar : undefined, here.fraction),
+        );
         const slot = drawn[run]![bar]!.slots.findLast(({ percent }) => percent <= here.fraction * 100 + 0.01);
         if (said && said.textContent !== slot?.say) said.textContent = slot?.say ?? '';
       }

@@ -23,9 +23,12 @@ afterEach(() => vi.useRealTimers());
 
 function bench(opened: Groove = first, saveNumber = 4) {
   const load = vi.fn();
-  const { result, rerender, unmount } = renderHook(({ groove }) => useSaving('g', 'first year', { groove: opened, saveNumber }, groove, load), {
-    initialProps: { groove: opened },
-  });
+  const { result, rerender, unmount } = renderHook(
+    ({ groove }) => useSaving('g', 'first year', { groove: opened, saveNumber }, groove, load),
+    {
+      initialProps: { groove: opened },
+    },
+  );
   const edit = (groove: Groove) => rerender({ groove });
   const rest = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
   return { result, edit, rest, unmount, load };
@@ -75,7 +78,10 @@ describe('an edit saves itself', () => {
     const { result, edit, rest } = bench();
     edit(second);
     await rest(600);
-    expect(result.current.saving).toMatchObject({ kind: 'offline', say: expect.stringMatching(/^The server cannot be reached/) as string });
+    expect(result.current.saving).toMatchObject({
+      kind: 'offline',
+      say: expect.stringMatching(/^The server cannot be reached/) as string,
+    });
     expect(draft()).toMatchObject({ from: 4 });
     await rest(5100);
     await rest(600);

@@ -7,7 +7,11 @@ import { keepCopyAction, saveGrooveAction } from './actions';
 /** How long the hands rest before a save, in milliseconds. */
 const PAUSE = 500;
 
-export type Saving = { kind: 'saved' } | { kind: 'waiting' } | { kind: 'offline'; say: string } | { kind: 'behind'; theirs: Groove; saveNumber: number };
+export type Saving =
+  | { kind: 'saved' }
+  | { kind: 'waiting' }
+  | { kind: 'offline'; say: string }
+  | { kind: 'behind'; theirs: Groove; saveNumber: number };
 
 const sameGroove = (a: Groove, b: Groove): boolean => JSON.stringify(writeGroove(a)) === JSON.stringify(writeGroove(b));
 
@@ -37,7 +41,13 @@ function writeDraft(id: string, from: number, groove: Groove): void {
  * once loses nothing: the next opening finds the draft and saves it. A groove that was saved elsewhere
  * meanwhile is shown beside this one, and the one not chosen is kept as a copy.
  */
-export function useSaving(id: string, level: string, opened: { groove: Groove; saveNumber: number }, groove: Groove, load: (groove: Groove) => void) {
+export function useSaving(
+  id: string,
+  level: string,
+  opened: { groove: Groove; saveNumber: number },
+  groove: Groove,
+  load: (groove: Groove) => void,
+) {
   const [saving, setSaving] = useState<Saving>({ kind: 'saved' });
   const [tries, setTries] = useState(0);
   const from = useRef(opened.saveNumber);
@@ -99,7 +109,10 @@ export function useSaving(id: string, level: string, opened: { groove: Groove; s
           } else if (theirs.ok) setSaving({ kind: 'behind', theirs: theirs.value, saveNumber: answer.saveNumber });
         } else setSaving({ kind: 'offline', say: answer.say });
       } catch {
-        setSaving({ kind: 'offline', say: 'The server cannot be reached. Your edits are kept in this browser and saved by themselves.' });
+        setSaving({
+          kind: 'offline',
+          say: 'The server cannot be reached. Your edits are kept in this browser and saved by themselves.',
+        });
         setTimeout(() => setTries((before) => before + 1), 5000);
       }
     };

@@ -17,14 +17,21 @@ const same = (a: Place, b: Place) => a.bar === b.bar && a.limb === b.limb && equ
  * A pointer on the strip: a press places a stroke of the height used last, a drag up or down is its height,
  * a second press on it takes it out. With Shift, or while selecting, a press is the other end of a selection.
  */
-export function useStripPointer(state: BenchState, dispatch: Dispatch<BenchAction>, school: School, selecting: boolean) {
+export function useStripPointer(
+  state: BenchState,
+  dispatch: Dispatch<BenchAction>,
+  school: School,
+  selecting: boolean,
+) {
   const drag = useRef<{ place: Place; y: number; from: number; moved: boolean; wasThere: boolean }>(undefined);
   const { groove, cursor, height, anchor } = state;
   return useCallback(
     (kind: 'down' | 'move' | 'up', at: { bar: number; limb: Limb; percent: number }, event: PointerEvent) => {
       if (kind === 'down') {
         const bar = drawnAgain(groove, school, undefined, undefined)[at.bar]!;
-        const slot = bar.slots.reduce((near, one) => (Math.abs(one.percent - at.percent) < Math.abs(near.percent - at.percent) ? one : near));
+        const slot = bar.slots.reduce((near, one) =>
+          Math.abs(one.percent - at.percent) < Math.abs(near.percent - at.percent) ? one : near,
+        );
         const place: Place = { bar: at.bar, limb: at.limb, at: slot.at };
         if (event.shiftKey || selecting) {
           // The first touch while selecting is the beginning.
@@ -40,7 +47,13 @@ export function useStripPointer(state: BenchState, dispatch: Dispatch<BenchActio
         const { place, y, from } = drag.current;
         const wanted = HEIGHTS[Math.max(0, Math.min(2, from + Math.round((y - event.clientY) / DRAG_STEP)))]!;
         if (strokeUnder({ groove, cursor: place })?.height === wanted) return;
-        dispatch({ type: 'edit', groove: placeStroke(groove, place, { height: wanted }), cursor: place, height: wanted, merge: drag.current.moved });
+        dispatch({
+          type: 'edit',
+          groove: placeStroke(groove, place, { height: wanted }),
+          cursor: place,
+          height: wanted,
+          merge: drag.current.moved,
+        });
         drag.current.moved = true;
       } else if (drag.current && kind === 'up') {
         // A drag leaves the stroke where it is.

@@ -6,7 +6,11 @@ import { comeInAction } from './actions';
 /** One touch a person, the teacher first. */
 export function DemoDoor({ people }: { people: DemoPerson[] }) {
   return (
-    <Box component="form" action={comeInAction} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 1.5 }}>
+    <Box
+      component="form"
+      action={comeInAction}
+      sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 1.5 }}
+    >
       {people.map((person) => (
         <Button
           key={person.id}
@@ -14,7 +18,12 @@ export function DemoDoor({ people }: { people: DemoPerson[] }) {
           name="person"
           value={person.id}
           variant={person.role === 'teacher' ? 'contained' : 'outlined'}
-          sx={{ justifyContent: 'flex-start', textAlign: 'left', minHeight: 60, gridColumn: person.role === 'teacher' ? '1 / -1' : undefined }}
+          sx={{
+            justifyContent: 'flex-start',
+            textAlign: 'left',
+            minHeight: 60,
+            gridColumn: person.role === 'teacher' ? '1 / -1' : undefined,
+          }}
         >
           <span>
             <Box component="span" sx={{ display: 'block', fontSize: '1rem' }}>

@@ -7,11 +7,26 @@ import { FIGURE_FONT } from '@/ui/theme';
 export function DoorFrame({ title, children }: { title: string; children: ReactNode }) {
   return (
     <Box component="main" sx={{ minHeight: '100dvh', display: 'grid', gridTemplateColumns: { md: '5fr 6fr' } }}>
-      <Box sx={{ bgcolor: '#22263a', color: '#fbf8f1', p: { xs: 3, md: 6 }, display: 'flex', flexDirection: 'column', justifyContent: 'center', gap: 2 }}>
-        <Typography component="p" sx={{ fontFamily: FIGURE_FONT, fontWeight: 800, fontSize: { xs: 34, md: 52 }, lineHeight: 1 }}>
+      <Box
+        sx={{
+          bgcolor: '#22263a',
+          color: '#fbf8f1',
+          p: { xs: 3, md: 6 },
+          display: 'flex',
+          flexDirection: 'column',
+          justifyContent: 'center',
+          gap: 2,
+        }}
+      >
+        <Typography
+          component="p"
+          sx={{ fontFamily: FIGURE_FONT, fontWeight: 800, fontSize: { xs: 34, md: 52 }, lineHeight: 1 }}
+        >
           Mochila
         </Typography>
-        <Typography sx={{ fontSize: { xs: 16, md: 19 }, maxWidth: 400 }}>Say where the stroke goes. Play it to the click. See where it fell.</Typography>
+        <Typography sx={{ fontSize: { xs: 16, md: 19 }, maxWidth: 400 }}>
+          Say where the stroke goes. Play it to the click. See where it fell.
+        </Typography>
         <CountLine />
       </Box>
       <Box sx={{ p: { xs: 3, md: 6 }, display: 'flex', flexDirection: 'column', justifyContent: 'center' }}>
@@ -38,7 +53,10 @@ function CountLine() {
     ['let', 83.33],
   ] as const;
   return (
-    <Box aria-hidden sx={{ position: 'relative', height: 76, mt: 2, maxWidth: 420, display: { xs: 'none', md: 'block' } }}>
+    <Box
+      aria-hidden
+      sx={{ position: 'relative', height: 76, mt: 2, maxWidth: 420, display: { xs: 'none', md: 'block' } }}
+    >
       <Box sx={{ position: 'absolute', left: 0, right: 0, bottom: 0, height: 2, bgcolor: '#e2ad5c' }} />
       {marks.map(([say, left], index) => (
         <Box
@@ -64,7 +82,14 @@ function CountLine() {
           >
             {say}
           </Box>
-          <Box sx={{ width: /\d/.test(say) ? 7 : 5, height: /\d/.test(say) ? 34 : 18, borderRadius: 4, bgcolor: /\d/.test(say) ? '#f0869a' : '#86b6ea' }} />
+          <Box
+            sx={{
+              width: /\d/.test(say) ? 7 : 5,
+              height: /\d/.test(say) ? 34 : 18,
+              borderRadius: 4,
+              bgcolor: /\d/.test(say) ? '#f0869a' : '#86b6ea',
+            }}
+          />
         </Box>
       ))}
     </Box>

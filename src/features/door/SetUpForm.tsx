@@ -14,9 +14,23 @@ export function SetUpForm() {
     <Stack component="form" action={action} noValidate sx={{ gap: 2.5 }}>
       <Field state={state} name="workshop" label="Name of the workshop" hint="What your students call it." />
       <Field state={state} name="teacher" label="Your name" autoComplete="name" />
-      <Field state={state} name="school" label="How you count" defaultValue={SCHOOL_NAMES[0]} options={SCHOOL_NAMES} hint="Each student can have another." />
+      <Field
+        state={state}
+        name="school"
+        label="How you count"
+        defaultValue={SCHOOL_NAMES[0]}
+        options={SCHOOL_NAMES}
+        hint="Each student can have another."
+      />
       <Field state={state} name="signInName" label="Sign-in name" autoComplete="username" />
-      <Field state={state} name="password" label="Password" type="password" autoComplete="new-password" hint="At least 8 characters." />
+      <Field
+        state={state}
+        name="password"
+        label="Password"
+        type="password"
+        autoComplete="new-password"
+        hint="At least 8 characters."
+      />
       <Button type="submit" variant="contained" size="large" loading={busy}>
         Set up the workshop
       </Button>

@@ -49,7 +49,10 @@ interface DrillMakerProps {
 
 /** Rules that write exercises: what is wished on the left, what it comes to on the right, at once. */
 export function DrillMaker({ school, limits, toBench, kept, students, library, groove, weakness }: DrillMakerProps) {
-  const grooves = useMemo(() => library.flatMap(({ id, groove: json }): Pickable[] => read(json).map((one) => ({ id, groove: one }))), [library]);
+  const grooves = useMemo(
+    () => library.flatMap(({ id, groove: json }): Pickable[] => read(json).map((one) => ({ id, groove: one }))),
+    [library],
+  );
   const [rule, setRule] = useState<Rule>(() => (weakness ? drillFor(weakness) : usualRule(FAMILIES[0]!)));
   const family = familyNamed(rule.family)!;
   const parameters = useMemo(() => parametersOf(family), [family]);
@@ -62,7 +65,9 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
   const written = useMemo(() => (made?.ok ? writeOut(made.value, rule, 'drill') : undefined), [made, rule]);
   const unplayable = written && !written.ok ? written.problems : [];
   const elsewhere = problems.filter(
-    ({ path }) => !(path[0] === 'params' && (path[1] === 'figure' || parameters.some(({ name }) => name === path[1]))) && !FIELDS.has(String(path[0])),
+    ({ path }) =>
+      !(path[0] === 'params' && (path[1] === 'figure' || parameters.some(({ name }) => name === path[1]))) &&
+      !FIELDS.has(String(path[0])),
   );
   const [name, setName] = useState('');
   const [tags, setTags] = useState('');
@@ -78,7 +83,8 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
     setRule((before) => {
       const next = { ...before, picked: undefined, ...wanted };
       // How it is played does not change what was picked; a ladder ends at the goal.
-      const picked = 'picked' in wanted || !Object.keys(wanted).every((field) => PLAYED.has(field)) ? next.picked : before.picked;
+      const picked =
+        'picked' in wanted || !Object.keys(wanted).every((field) => PLAYED.has(field)) ? next.picked : before.picked;
       return { ...next, picked, ...(next.ladder && { ladder: { ...next.ladder, goal: next.goal } }) };
     });
   };
@@ -148,7 +154,11 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
               }
               setOpened('');
               const keeps = figure && takesGroove(next);
-              change({ family: next.name, generator: generatorOf(next), params: keeps ? { figure: rule.params['figure'] } : {} });
+              change({
+                family: next.name,
+                generator: generatorOf(next),
+                params: keeps ? { figure: rule.params['figure'] } : {},
+              });
             }}
           >
             {FAMILIES.map(({ name: each, wish }) => (
@@ -167,7 +177,12 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
               onPick={makeOf}
             />
           )}
-          <ParameterFields parameters={parameters} values={rule.params} problems={problems} onChange={(params) => change({ params })} />
+          <ParameterFields
+            parameters={parameters}
+            values={rule.params}
+            problems={problems}
+            onChange={(params) => change({ params })}
+          />
           <Typography variant="h3" component="h2" sx={{ mt: 0.5 }}>
             Over
           </Typography>
@@ -205,7 +220,12 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
           </Box>
           {share !== undefined && (
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
-              <LinearProgress variant="determinate" value={100 * share} aria-label="How much is made" sx={{ flex: 1 }} />
+              <LinearProgress
+                variant="determinate"
+                value={100 * share}
+                aria-label="How much is made"
+                sx={{ flex: 1 }}
+              />
               <Button onClick={stop}>Stop</Button>
             </Box>
           )}
@@ -221,15 +241,28 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
               school={school}
               onOrder={(picked) => change({ picked })}
               onBench={(exercise) =>
-                void toBench(writeGroove({ ...exercise.groove, title: opening(`${family.name}: ${exercise.say}`).slice(0, 120) })).then(setSay)
+                void toBench(
+                  writeGroove({ ...exercise.groove, title: opening(`${family.name}: ${exercise.say}`).slice(0, 120) }),
+                ).then(setSay)
               }
             />
           )}
         </Box>
       </Box>
-      {open === 'shelf' && <Shelf kept={kept} onClose={() => setOpen(undefined)} onDrop={(id) => void dropDrillAction(id)} onChoose={choose} />}
-      {open === 'groove' && <FromGroove grooves={grooves} groove={read(groove)[0]} onClose={() => setOpen(undefined)} onChoose={choose} />}
-      {open === 'weakness' && <FromWeakness school={school} onClose={() => setOpen(undefined)} onChoose={(wanted) => choose('', wanted)} />}
+      {open === 'shelf' && (
+        <Shelf
+          kept={kept}
+          onClose={() => setOpen(undefined)}
+          onDrop={(id) => void dropDrillAction(id)}
+          onChoose={choose}
+        />
+      )}
+      {open === 'groove' && (
+        <FromGroove grooves={grooves} groove={read(groove)[0]} onClose={() => setOpen(undefined)} onChoose={choose} />
+      )}
+      {open === 'weakness' && (
+        <FromWeakness school={school} onClose={() => setOpen(undefined)} onChoose={(wanted) => choose('', wanted)} />
+      )}
     </Page>
   );
 }

@@ -12,7 +12,12 @@ import {
   type DragEndEvent,
   type UniqueIdentifier,
 } from '@dnd-kit/core';
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import Alert from '@mui/material/Alert';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Virtuoso } from 'react-virtuoso';
@@ -29,7 +34,8 @@ interface ExerciseListProps {
   onBench: (exercise: Exercise) => void;
 }
 
-const HOW = 'Space takes the exercise up, arrows carry it, Space puts it down, Escape leaves it where it was. Alt and an arrow move it by one place.';
+const HOW =
+  'Space takes the exercise up, arrows carry it, Space puts it down, Escape leaves it where it was. Alt and an arrow move it by one place.';
 
 /** What is said aloud while an exercise is carried. */
 const announcing = (placeOf: (id: UniqueIdentifier) => number): Announcements => ({
@@ -55,22 +61,32 @@ export function ExerciseList({ exercises, school, onOrder, onBench }: ExerciseLi
   const ids = useMemo(() => order.map((index) => index + 1), [order]);
   const drop = ({ active, over }: DragEndEvent) => {
     setDragged(undefined);
-    if (over && over.id !== active.id) onOrder(arrayMove(order, ids.indexOf(Number(active.id)), ids.indexOf(Number(over.id))));
+    if (over && over.id !== active.id)
+      onOrder(arrayMove(order, ids.indexOf(Number(active.id)), ids.indexOf(Number(over.id))));
   };
   // The rows stay as they are drawn while only what they call changes.
   const latest = useRef({ order, onOrder, onBench, hear: ear.hear });
   useEffect(() => {
     latest.current = { order, onOrder, onBench, hear: ear.hear };
   });
-  const onLeaveOut = useCallback((place: number) => latest.current.onOrder(latest.current.order.toSpliced(place, 1)), []);
-  const onMove = useCallback((place: number, by: 1 | -1) => latest.current.onOrder(arrayMove(latest.current.order, place, place + by)), []);
+  const onLeaveOut = useCallback(
+    (place: number) => latest.current.onOrder(latest.current.order.toSpliced(place, 1)),
+    [],
+  );
+  const onMove = useCallback(
+    (place: number, by: 1 | -1) => latest.current.onOrder(arrayMove(latest.current.order, place, place + by)),
+    [],
+  );
   const onHear = useCallback((exercise: Exercise) => void latest.current.hear(exercise), []);
   const onSend = useCallback((exercise: Exercise) => latest.current.onBench(exercise), []);
   return (
     <>
       {ear.say && <Alert severity="warning">{ear.say}</Alert>}
       <DndContext
-        accessibility={{ announcements: announcing((id) => ids.indexOf(Number(id)) + 1), screenReaderInstructions: { draggable: HOW } }}
+        accessibility={{
+          announcements: announcing((id) => ids.indexOf(Number(id)) + 1),
+          screenReaderInstructions: { draggable: HOW },
+        }}
         sensors={sensors}
         collisionDetection={closestCenter}
         onDragStart={({ active }) => setDragged(ids.indexOf(Number(active.id)))}
@@ -100,7 +116,11 @@ export function ExerciseList({ exercises, school, onOrder, onBench }: ExerciseLi
             )}
           />
         </SortableContext>
-        <DragOverlay>{dragged !== undefined && exercises[dragged] && <DraggedRow exercise={exercises[dragged]} place={dragged} school={school} />}</DragOverlay>
+        <DragOverlay>
+          {dragged !== undefined && exercises[dragged] && (
+            <DraggedRow exercise={exercises[dragged]} place={dragged} school={school} />
+          )}
+        </DragOverlay>
       </DndContext>
     </>
   );

@@ -32,9 +32,22 @@ interface ExerciseRowProps {
 }
 
 /** An exercise with its number, its strip, how hard it is and why. Its handle is dragged, or moved by Alt and the arrows. */
-export const ExerciseRow = memo(function ExerciseRow({ exercise, place, last, school, heard, onHear, onStop, onMove, onLeaveOut, onBench }: ExerciseRowProps) {
+export const ExerciseRow = memo(function ExerciseRow({
+  exercise,
+  place,
+  last,
+  school,
+  heard,
+  onHear,
+  onStop,
+  onMove,
+  onLeaveOut,
+  onBench,
+}: ExerciseRowProps) {
   const number = place + 1;
-  const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({ id: exercise.index + 1 });
+  const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
+    id: exercise.index + 1,
+  });
   const onArrow = (event: KeyboardEvent) => {
     const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : undefined;
     if (!event.altKey || !by) return listeners?.['onKeyDown']?.(event);
@@ -49,7 +62,9 @@ export const ExerciseRow = memo(function ExerciseRow({ exercise, place, last, sc
       sx={{ pb: 2.5, opacity: isDragging ? 0.35 : 1 }}
       style={{ transform: CSS.Translate.toString(transform), transition }}
     >
-      <Box sx={{ display: 'flex', flexWrap: { xs: 'wrap', md: 'nowrap' }, alignItems: 'center', columnGap: 1, mb: 0.5 }}>
+      <Box
+        sx={{ display: 'flex', flexWrap: { xs: 'wrap', md: 'nowrap' }, alignItems: 'center', columnGap: 1, mb: 0.5 }}
+      >
         <IconButton
           ref={setActivatorNodeRef}
           {...attributes}
@@ -91,7 +106,16 @@ export function DraggedRow({ exercise, place, school }: Pick<ExerciseRowProps, '
   return (
     <Box
       aria-hidden
-      sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 2, p: 1.5, boxShadow: 4, maxHeight: 260, overflow: 'hidden' }}
+      sx={{
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 2,
+        p: 1.5,
+        boxShadow: 4,
+        maxHeight: 260,
+        overflow: 'hidden',
+      }}
     >
       <Box sx={{ display: 'flex', alignItems: 'center', columnGap: 1, mb: 0.5 }}>
         <Heading exercise={exercise} number={place + 1} />
@@ -101,11 +125,24 @@ export function DraggedRow({ exercise, place, school }: Pick<ExerciseRowProps, '
   );
 }
 
-function Heading({ exercise: { say, difficulty, fromBefore, findings }, number }: { exercise: Exercise; number: number }) {
-  const why = [...difficulty.reasons.map((reason) => reason.say), fromBefore ? `${fromBefore} differ from the one before` : ''].filter(Boolean).join(' · ');
+function Heading({
+  exercise: { say, difficulty, fromBefore, findings },
+  number,
+}: {
+  exercise: Exercise;
+  number: number;
+}) {
+  const why = [
+    ...difficulty.reasons.map((reason) => reason.say),
+    fromBefore ? `${fromBefore} differ from the one before` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
   return (
     <>
-      <Typography sx={{ fontFamily: FIGURE_FONT, fontWeight: 750, fontSize: 22, minWidth: 32, textAlign: 'right' }}>{number}</Typography>
+      <Typography sx={{ fontFamily: FIGURE_FONT, fontWeight: 750, fontSize: 22, minWidth: 32, textAlign: 'right' }}>
+        {number}
+      </Typography>
       <Box sx={{ flex: '1 1 240px', minWidth: 0 }}>
         <Typography sx={{ fontWeight: 650, overflowWrap: 'anywhere' }}>{opening(say)}</Typography>
         <Typography variant="body2" color="textSecondary">

@@ -46,7 +46,15 @@ export function FromGroove({ grooves, groove: asked, onChoose, onClose }: FromGr
             key={what}
             disabled={!read.ok}
             onClick={() => onChoose(`${groove!.title.slice(0, 90)}: ${what}`, rule)}
-            sx={{ justifyContent: 'flex-start', textAlign: 'left', minHeight: 52, color: 'text.primary', px: 1.5, border: 1, borderColor: 'divider' }}
+            sx={{
+              justifyContent: 'flex-start',
+              textAlign: 'left',
+              minHeight: 52,
+              color: 'text.primary',
+              px: 1.5,
+              border: 1,
+              borderColor: 'divider',
+            }}
           >
             <Box>
               <Typography sx={{ fontWeight: 650 }}>{opening(what)}</Typography>

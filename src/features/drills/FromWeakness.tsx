@@ -29,7 +29,13 @@ interface FromWeaknessProps {
 }
 
 /** What can slip, in the order a teacher hears it. */
-const KINDS = ['certain places', 'what falls between the counts', 'one limb, wherever it plays', 'a switch between two rates', 'evenness'] as const;
+const KINDS = [
+  'certain places',
+  'what falls between the counts',
+  'one limb, wherever it plays',
+  'a switch between two rates',
+  'evenness',
+] as const;
 type Kind = (typeof KINDS)[number];
 
 /** Says what slips; the family and its parameters are chosen from that. */
@@ -78,7 +84,11 @@ export function FromWeakness({ school, onChoose, onClose }: FromWeaknessProps) {
             <Box
               role="group"
               aria-label="Places that slip"
-              sx={{ display: 'grid', gridTemplateColumns: `repeat(${parts * (parts > 4 ? 2 : 4)}, minmax(0, 1fr))`, gap: 0.5 }}
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: `repeat(${parts * (parts > 4 ? 2 : 4)}, minmax(0, 1fr))`,
+                gap: 0.5,
+              }}
             >
               {slots.map(({ at, say, count }, index) => (
                 <Chip

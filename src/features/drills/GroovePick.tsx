@@ -30,7 +30,11 @@ export function GroovePick({ label, grooves, title, none, problem, onPick }: Gro
       getOptionLabel={({ groove }) => groove.title}
       getOptionKey={({ id }) => id}
       isOptionEqualToValue={(one, other) => one.groove.title === other.groove.title}
-      value={title === undefined ? null : (grooves.find(({ groove }) => groove.title === title) ?? { id: title, groove: { title } as Groove })}
+      value={
+        title === undefined
+          ? null
+          : (grooves.find(({ groove }) => groove.title === title) ?? { id: title, groove: { title } as Groove })
+      }
       onChange={(_, chosen) => onPick(chosen?.groove)}
       renderInput={(params) => (
         <TextField

@@ -25,18 +25,45 @@ const MOST = [8, 16, 20, 32, 50, 100, 500, 1000];
 export function GroundFields({ rule, grooves, problems, onChange }: GroundFieldsProps) {
   const problemAt = (name: keyof Rule) => {
     const found = problems.find(({ path }) => path[0] === name);
-    return found && [found.where.startsWith('“') ? `${found.where}:` : '', found.say, found.remedy].filter(Boolean).join(' ');
+    return (
+      found && [found.where.startsWith('“') ? `${found.where}:` : '', found.say, found.remedy].filter(Boolean).join(' ')
+    );
   };
   const shared = (name: keyof Rule) => ({ error: Boolean(problemAt(name)), helperText: problemAt(name) });
   const trained = LIMBS.find((limb) => limb === rule.params['limb']) ?? 'right foot';
   const goOver = (groove: Groove | undefined) =>
-    onChange(groove ? { ...inTheMannerOf(groove), over: { groove: writeGroove(groove), bar: 0, limbs: limbsUnder(groove, trained) } } : { over: undefined });
+    onChange(
+      groove
+        ? {
+            ...inTheMannerOf(groove),
+            over: { groove: writeGroove(groove), bar: 0, limbs: limbsUnder(groove, trained) },
+          }
+        : { over: undefined },
+    );
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5, '& > .wide': { gridColumn: '1 / -1' } }}>
-      <TextField label="Meter" value={rule.meter} onChange={({ target }) => onChange({ meter: target.value.slice(0, 20) })} {...shared('meter')} />
-      <NumberSlider label="Parts of a count" value={rule.parts} least={1} most={8} problem={problemAt('parts')} onChange={(parts) => onChange({ parts })} />
+      <TextField
+        label="Meter"
+        value={rule.meter}
+        onChange={({ target }) => onChange({ meter: target.value.slice(0, 20) })}
+        {...shared('meter')}
+      />
+      <NumberSlider
+        label="Parts of a count"
+        value={rule.parts}
+        least={1}
+        most={8}
+        problem={problemAt('parts')}
+        onChange={(parts) => onChange({ parts })}
+      />
       {rule.over ? (
-        <OverGroove over={rule.over} grooves={grooves} problem={problemAt('over')} onGroove={goOver} onChange={(over) => onChange({ over })} />
+        <OverGroove
+          over={rule.over}
+          grooves={grooves}
+          problem={problemAt('over')}
+          onGroove={goOver}
+          onChange={(over) => onChange({ over })}
+        />
       ) : (
         <>
           <TextField
@@ -48,7 +75,12 @@ export function GroundFields({ rule, grooves, problems, onChange }: GroundFields
             {...shared('ostinato')}
           />
           {grooves.length > 0 && (
-            <Button className="wide" size="small" onClick={() => goOver(grooves[0]!.groove)} sx={{ justifySelf: 'start', mt: -1 }}>
+            <Button
+              className="wide"
+              size="small"
+              onClick={() => goOver(grooves[0]!.groove)}
+              sx={{ justifySelf: 'start', mt: -1 }}
+            >
               Or what a groove has
             </Button>
           )}
@@ -61,7 +93,13 @@ export function GroundFields({ rule, grooves, problems, onChange }: GroundFields
         onChange={({ target }) => onChange({ goal: target.value === '' ? NaN : Number(target.value) })}
         {...shared('goal')}
       />
-      <TextField label="At most" select value={rule.most} onChange={({ target }) => onChange({ most: Number(target.value) })} {...shared('most')}>
+      <TextField
+        label="At most"
+        select
+        value={rule.most}
+        onChange={({ target }) => onChange({ most: Number(target.value) })}
+        {...shared('most')}
+      >
         {[...new Set([...MOST, rule.most])]
           .sort((a, b) => a - b)
           .map((most) => (
@@ -89,7 +127,14 @@ function OverGroove({ over, grooves, problem, onGroove, onChange }: OverGroovePr
   return (
     <>
       <Box className="wide">
-        <GroovePick label="The others keep, of" grooves={grooves} title={groove?.title} none="a groove" problem={problem} onPick={onGroove} />
+        <GroovePick
+          label="The others keep, of"
+          grooves={grooves}
+          title={groove?.title}
+          none="a groove"
+          problem={problem}
+          onPick={onGroove}
+        />
       </Box>
       {groove && (
         <>
@@ -112,7 +157,12 @@ function OverGroove({ over, grooves, problem, onGroove, onChange }: OverGroovePr
             ))}
           </TextField>
           {groove.bars.length > 1 && (
-            <TextField select label="Bar" value={over.bar} onChange={({ target }) => onChange({ ...over, bar: Number(target.value) })}>
+            <TextField
+              select
+              label="Bar"
+              value={over.bar}
+              onChange={({ target }) => onChange({ ...over, bar: Number(target.value) })}
+            >
               {groove.bars.map((_, bar) => (
                 <MenuItem key={bar} value={bar}>
                   {bar + 1}

@@ -31,7 +31,18 @@ interface KeepBarProps {
 }
 
 /** What is done with the drill as a whole: kept under a name, practised, set for a student. */
-export function KeepBar({ name, tags, rule, makes, unplayable, students, taken, onKept, onName, onTags }: KeepBarProps) {
+export function KeepBar({
+  name,
+  tags,
+  rule,
+  makes,
+  unplayable,
+  students,
+  taken,
+  onKept,
+  onName,
+  onTags,
+}: KeepBarProps) {
   const [said, setSaid] = useState<{ ok: boolean; words: string }>();
   /** What is done once the drill of the same name may be replaced. */
   const [asking, setAsking] = useState<{ name: string; then: (id: string) => void }>();
@@ -58,9 +69,19 @@ export function KeepBar({ name, tags, rule, makes, unplayable, students, taken, 
       }
     });
   return (
-    <Box component="form" aria-label="Keep" onSubmit={(event) => event.preventDefault()} sx={{ display: 'grid', gap: 1, mb: 2 }}>
+    <Box
+      component="form"
+      aria-label="Keep"
+      onSubmit={(event) => event.preventDefault()}
+      sx={{ display: 'grid', gap: 1, mb: 2 }}
+    >
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, '& .MuiButton-root': { minHeight: 40 } }}>
-        <TextField label="Name" value={name} onChange={({ target }) => onName(target.value.slice(0, 120))} sx={{ flex: '2 1 200px' }} />
+        <TextField
+          label="Name"
+          value={name}
+          onChange={({ target }) => onName(target.value.slice(0, 120))}
+          sx={{ flex: '2 1 200px' }}
+        />
         <TextField
           label="Tags"
           value={tags}
@@ -69,7 +90,11 @@ export function KeepBar({ name, tags, rule, makes, unplayable, students, taken, 
           sx={{ flex: '1 1 140px' }}
           slotProps={{ inputLabel: { shrink: true } }}
         />
-        <Button variant="outlined" disabled={!makes || busy} onClick={() => keep(() => setSaid({ ok: true, words: `“${name.trim()}” is on the shelf.` }))}>
+        <Button
+          variant="outlined"
+          disabled={!makes || busy}
+          onClick={() => keep(() => setSaid({ ok: true, words: `“${name.trim()}” is on the shelf.` }))}
+        >
           Keep
         </Button>
         <Button
@@ -118,7 +143,8 @@ export function KeepBar({ name, tags, rule, makes, unplayable, students, taken, 
             </Button>
           }
         >
-          There is a drill called “{name.trim()}” already. Give this one another name, or replace that one; what was set of it stays.
+          There is a drill called “{name.trim()}” already. Give this one another name, or replace that one; what was set
+          of it stays.
         </Alert>
       )}
       {said && (

@@ -17,7 +17,15 @@ interface NumberSliderProps {
 }
 
 /** A small whole number that is slid to; its exercises follow while it moves. */
-export function NumberSlider({ label, value, least, most, said = String(value), problem, onChange }: NumberSliderProps) {
+export function NumberSlider({
+  label,
+  value,
+  least,
+  most,
+  said = String(value),
+  problem,
+  onChange,
+}: NumberSliderProps) {
   return (
     <Box>
       <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>

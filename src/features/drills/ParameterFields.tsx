@@ -21,10 +21,21 @@ export function ParameterFields({ parameters, values, problems, onChange }: Para
     const value = values[one.name] ?? one.usual;
     const set = (next: unknown) => onChange({ ...values, [one.name]: next });
     const problem = problems.find(({ path }) => path[0] === 'params' && path[1] === one.name);
-    const shared = { fullWidth: true, label: one.label, error: Boolean(problem), helperText: problem && `${problem.say} ${problem.remedy}` };
+    const shared = {
+      fullWidth: true,
+      label: one.label,
+      error: Boolean(problem),
+      helperText: problem && `${problem.say} ${problem.remedy}`,
+    };
     switch (one.kind) {
       case 'switch':
-        return <FormControlLabel key={one.name} control={<Switch checked={value as boolean} onChange={(_, on) => set(on)} />} label={one.label} />;
+        return (
+          <FormControlLabel
+            key={one.name}
+            control={<Switch checked={value as boolean} onChange={(_, on) => set(on)} />}
+            label={one.label}
+          />
+        );
       case 'number':
         return (
           <NumberSlider
@@ -56,7 +67,8 @@ export function ParameterFields({ parameters, values, problems, onChange }: Para
             value={value}
             // The last one stays: of nothing nothing can be made.
             onChange={({ target }) =>
-              (target.value as unknown as unknown[]).length && set(inOrder(one.options, target.value as unknown as (string | number)[]))
+              (target.value as unknown as unknown[]).length &&
+              set(inOrder(one.options, target.value as unknown as (string | number)[]))
             }
             slotProps={{ select: { multiple: true, renderValue: (chosen) => (chosen as unknown[]).join(', ') } }}
           >
@@ -71,4 +83,5 @@ export function ParameterFields({ parameters, values, problems, onChange }: Para
   });
 }
 
-const inOrder = <T,>(options: readonly T[], chosen: readonly T[]): T[] => options.filter((option) => chosen.includes(option));
+const inOrder = <T,>(options: readonly T[], chosen: readonly T[]): T[] =>
+  options.filter((option) => chosen.includes(option));

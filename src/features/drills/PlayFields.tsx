@@ -25,8 +25,13 @@ interface PlayFieldsProps {
   onChange: (change: Partial<Rule>) => void;
 }
 
-const SWINGS: Record<string, Swing | undefined> = { straight: undefined, '8ths': { value: '8th', ratio: '2' }, '16ths': { value: '16th', ratio: '2' } };
-const swingKey = (swing: Swing | undefined) => Object.keys(SWINGS).find((key) => JSON.stringify(SWINGS[key]) === JSON.stringify(swing)) ?? 'own';
+const SWINGS: Record<string, Swing | undefined> = {
+  straight: undefined,
+  '8ths': { value: '8th', ratio: '2' },
+  '16ths': { value: '16th', ratio: '2' },
+};
+const swingKey = (swing: Swing | undefined) =>
+  Object.keys(SWINGS).find((key) => JSON.stringify(SWINGS[key]) === JSON.stringify(swing)) ?? 'own';
 
 /** What is set less often, folded away: order, repeats and rest, click, feel, ladder, caller. */
 export function PlayFields({ rule, problems, onChange }: PlayFieldsProps) {
@@ -36,7 +41,10 @@ export function PlayFields({ rule, problems, onChange }: PlayFieldsProps) {
   const wrong = problems.find(({ path }) => path[0] === 'caller' || path[0] === 'ladder');
   return (
     <Accordion disableGutters elevation={0} sx={{ bgcolor: 'transparent', '&::before': { display: 'none' } }}>
-      <AccordionSummary expandIcon={<ExpandMoreRounded />} sx={{ px: 0, minHeight: 44, '& .MuiAccordionSummary-content': { my: 0.5, display: 'block' } }}>
+      <AccordionSummary
+        expandIcon={<ExpandMoreRounded />}
+        sx={{ px: 0, minHeight: 44, '& .MuiAccordionSummary-content': { my: 0.5, display: 'block' } }}
+      >
         <Typography variant="h3" component="h2">
           How it is played
         </Typography>
@@ -54,7 +62,9 @@ export function PlayFields({ rule, problems, onChange }: PlayFieldsProps) {
           )}
         </Box>
         <FormControlLabel
-          control={<Switch checked={rule.withoutTurnings} onChange={(_, withoutTurnings) => onChange({ withoutTurnings })} />}
+          control={
+            <Switch checked={rule.withoutTurnings} onChange={(_, withoutTurnings) => onChange({ withoutTurnings })} />
+          }
           label="Leave out what is the same turned round"
         />
         <NumberSlider
@@ -74,9 +84,19 @@ export function PlayFields({ rule, problems, onChange }: PlayFieldsProps) {
           onChange={(next) => onChange({ rest: next })}
         />
         <Pick label="Click on" value={click} options={CLICK_PLAN_NAMES} onPick={(next) => onChange({ click: next })} />
-        <Pick label="Feel" value={swingKey(swing)} options={feels} onPick={(key) => key !== 'own' && onChange({ swing: SWINGS[key] })} />
+        <Pick
+          label="Feel"
+          value={swingKey(swing)}
+          options={feels}
+          onPick={(key) => key !== 'own' && onChange({ swing: SWINGS[key] })}
+        />
         <FormControlLabel
-          control={<Switch checked={Boolean(ladder)} onChange={(_, on) => onChange({ ladder: on ? usualClimb(rule.goal).ladder : undefined })} />}
+          control={
+            <Switch
+              checked={Boolean(ladder)}
+              onChange={(_, on) => onChange({ ladder: on ? usualClimb(rule.goal).ladder : undefined })}
+            />
+          }
           label="A ladder of its own"
         />
         {ladder && (
@@ -89,11 +109,22 @@ export function PlayFields({ rule, problems, onChange }: PlayFieldsProps) {
               most={Math.max(20, Math.round(rule.goal) || 300)}
               onChange={(start) => onChange({ ladder: { ...ladder, start } })}
             />
-            <NumberSlider label="And climbs by" value={ladder.step} least={1} most={20} onChange={(step) => onChange({ ladder: { ...ladder, step } })} />
+            <NumberSlider
+              label="And climbs by"
+              value={ladder.step}
+              least={1}
+              most={20}
+              onChange={(step) => onChange({ ladder: { ...ladder, step } })}
+            />
           </>
         )}
         <FormControlLabel
-          control={<Switch checked={Boolean(caller)} onChange={(_, on) => onChange({ caller: on ? { pace: 2, calls: 16 } : undefined })} />}
+          control={
+            <Switch
+              checked={Boolean(caller)}
+              onChange={(_, on) => onChange({ caller: on ? { pace: 2, calls: 16 } : undefined })}
+            />
+          }
           label="Called at random, a bar ahead"
         />
         {caller && (
@@ -106,7 +137,13 @@ export function PlayFields({ rule, problems, onChange }: PlayFieldsProps) {
               most={8}
               onChange={(pace) => onChange({ caller: { ...caller, pace } })}
             />
-            <NumberSlider label="Calls" value={caller.calls} least={1} most={MOST_CALLS} onChange={(calls) => onChange({ caller: { ...caller, calls } })} />
+            <NumberSlider
+              label="Calls"
+              value={caller.calls}
+              least={1}
+              most={MOST_CALLS}
+              onChange={(calls) => onChange({ caller: { ...caller, calls } })}
+            />
             <Typography variant="body2" color="textSecondary">
               Each is spoken and shown in the bar before it, in the room. Leave out below what is not to be called.
             </Typography>

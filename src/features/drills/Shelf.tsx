@@ -32,7 +32,9 @@ export function Shelf({ kept, onChoose, onDrop, onClose }: ShelfProps) {
       anchor="right"
       open
       onClose={onClose}
-      slotProps={{ paper: { role: 'dialog', 'aria-label': 'Shelf of drills', sx: { width: { xs: 1, sm: 420 }, p: 2.5 } } }}
+      slotProps={{
+        paper: { role: 'dialog', 'aria-label': 'Shelf of drills', sx: { width: { xs: 1, sm: 420 }, p: 2.5 } },
+      }}
     >
       <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', mb: 1 }}>
         <Typography variant="h2">Shelf</Typography>
@@ -57,7 +59,11 @@ export function Shelf({ kept, onChoose, onDrop, onClose }: ShelfProps) {
         {shown.map((own) => (
           <Box key={own.id} sx={{ display: 'flex', alignItems: 'center' }}>
             <Entry name={own.name} note={own.tags.join(', ')} onChoose={() => onChoose(own.name, own.rule, own)} />
-            <IconButton aria-label={`Take ${own.name} off the shelf`} onClick={() => onDrop(own.id)} sx={{ width: 44, height: 44 }}>
+            <IconButton
+              aria-label={`Take ${own.name} off the shelf`}
+              onClick={() => onDrop(own.id)}
+              sx={{ width: 44, height: 44 }}
+            >
               <DeleteOutlineRounded />
             </IconButton>
           </Box>
@@ -87,7 +93,15 @@ function Entry({ name, note, onChoose }: { name: string; note?: string; onChoose
   return (
     <Button
       onClick={onChoose}
-      sx={{ justifyContent: 'flex-start', textAlign: 'left', width: 1, minHeight: 44, fontWeight: 450, overflowWrap: 'anywhere', color: 'text.primary' }}
+      sx={{
+        justifyContent: 'flex-start',
+        textAlign: 'left',
+        width: 1,
+        minHeight: 44,
+        fontWeight: 450,
+        overflowWrap: 'anywhere',
+        color: 'text.primary',
+      }}
     >
       <span>
         {name}

@@ -36,7 +36,9 @@ export async function keepDrillAction(given: GivenDrill): Promise<Answer> {
   if (!tags.success) return { ok: false, say: tags.error.issues[0]!.message };
   const read = ready(given.rule);
   if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
-  const id = await asPerson((db) => keepDrill(db, teacher, { name: name.data, tags: tags.data, rule: read.value.rule }));
+  const id = await asPerson((db) =>
+    keepDrill(db, teacher, { name: name.data, tags: tags.data, rule: read.value.rule }),
+  );
   revalidatePath('/drills');
   return { ok: true, id };
 }

@@ -4,7 +4,8 @@ import { exact } from '@/core/time/fraction';
 import { weaknessHref } from '@/ui/take/weaknessHref';
 import { weaknessAsked } from './asked';
 
-const through = (weakness: Weakness) => weaknessAsked(Object.fromEntries(new URL(weaknessHref(weakness), 'http://here').searchParams));
+const through = (weakness: Weakness) =>
+  weaknessAsked(Object.fromEntries(new URL(weaknessHref(weakness), 'http://here').searchParams));
 
 test.each<Weakness>([
   { tempo: 72, limb: 'right foot' },
@@ -20,7 +21,9 @@ test.each<Weakness>([
 test('what an address asks that cannot be is left out; without a tempo nothing is asked', () => {
   expect(weaknessAsked({})).toBeUndefined();
   expect(weaknessAsked({ tempo: '9999', limb: 'left hand' })).toBeUndefined();
-  expect(weaknessAsked({ tempo: '80', limb: 'tail', places: 'x,1/0,,1/4', switch: '8th,quick', meter: '4/5', parts: '99' })).toEqual({
+  expect(
+    weaknessAsked({ tempo: '80', limb: 'tail', places: 'x,1/0,,1/4', switch: '8th,quick', meter: '4/5', parts: '99' }),
+  ).toEqual({
     tempo: 80,
     places: [exact('1/4')],
   });

@@ -9,7 +9,9 @@ import { parseMeter } from '@/core/time/meter';
 const rateShape = z.enum(RATES);
 
 /** What an address may ask of the drill maker. */
-export type Asked = Partial<Record<'tempo' | 'limb' | 'offBeats' | 'places' | 'switch' | 'uneven' | 'meter' | 'parts' | 'reading', string>>;
+export type Asked = Partial<
+  Record<'tempo' | 'limb' | 'offBeats' | 'places' | 'switch' | 'uneven' | 'meter' | 'parts' | 'reading', string>
+>;
 
 /** The weakness an address names; what cannot be is left out, and nothing is asked where no tempo is. */
 export function weaknessAsked(asked: Asked): Weakness | undefined {

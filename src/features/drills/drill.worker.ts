@@ -12,7 +12,10 @@ export interface DrillAsked {
 export type DrillAnswer = { share: number } | { drill: Result<Drill> };
 
 // The worker's own scope, which is another than the page's.
-const scope = self as unknown as { onmessage: (event: MessageEvent<DrillAsked>) => void; postMessage: (answer: DrillAnswer) => void };
+const scope = self as unknown as {
+  onmessage: (event: MessageEvent<DrillAsked>) => void;
+  postMessage: (answer: DrillAnswer) => void;
+};
 
 scope.onmessage = ({ data: { rule, school, limits } }) => {
   const drill = makeDrill(rule, { school, limits, onShare: (share) => scope.postMessage({ share }) });

@@ -18,6 +18,15 @@ test('every parameter of every family but the groove it is made of has a field w
 });
 
 test('the kinds of fields follow the shape', () => {
-  expect(parametersOf(familyNamed('accents')!).map(({ kind }) => kind)).toEqual(['number', 'number', 'switch', 'one of']);
-  expect(parametersOf(familyNamed('overlay')!)[0]).toMatchObject({ kind: 'some of', options: [3, 5, 7], usual: [3, 5, 7] });
+  expect(parametersOf(familyNamed('accents')!).map(({ kind }) => kind)).toEqual([
+    'number',
+    'number',
+    'switch',
+    'one of',
+  ]);
+  expect(parametersOf(familyNamed('overlay')!)[0]).toMatchObject({
+    kind: 'some of',
+    options: [3, 5, 7],
+    usual: [3, 5, 7],
+  });
 });

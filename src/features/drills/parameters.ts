@@ -21,11 +21,15 @@ export function parametersOf(family: Family): Parameter[] {
     const inner = field.unwrap();
     if (inner instanceof z.ZodEnum) return [{ ...about, kind: 'one of', options: inner.options }];
     if (inner instanceof z.ZodBoolean) return [{ ...about, kind: 'switch' }];
-    if (inner instanceof z.ZodNumber) return [{ ...about, kind: 'number', least: inner.minValue ?? 1, most: inner.maxValue ?? 100 }];
+    if (inner instanceof z.ZodNumber)
+      return [{ ...about, kind: 'number', least: inner.minValue ?? 1, most: inner.maxValue ?? 100 }];
     if (inner instanceof z.ZodArray) {
       const { element } = inner as z.ZodArray;
       if (element instanceof z.ZodEnum) return [{ ...about, kind: 'some of', options: element.options }];
-      if (element instanceof z.ZodUnion) return [{ ...about, kind: 'some of', options: element.options.map((one) => (one as z.ZodLiteral).value as number) }];
+      if (element instanceof z.ZodUnion)
+        return [
+          { ...about, kind: 'some of', options: element.options.map((one) => (one as z.ZodLiteral).value as number) },
+        ];
     }
     return [];
   });

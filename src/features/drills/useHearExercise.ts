@@ -25,7 +25,13 @@ export function useHearExercise() {
     try {
       player.current ??= await Player.open();
       player.current.stop();
-      const timed = schedule({ groove, tempo: steady(groove.tempo, beatOf(groove)), click: CLICK_PLANS.counts, countIn: 1, rounds: ROUNDS });
+      const timed = schedule({
+        groove,
+        tempo: steady(groove.tempo, beatOf(groove)),
+        click: CLICK_PLANS.counts,
+        countIn: 1,
+        rounds: ROUNDS,
+      });
       await player.current.start(
         timed.sounds.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) })),
         timed.startMs,

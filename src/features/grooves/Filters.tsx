@@ -20,7 +20,12 @@ interface FiltersProps {
 export function Filters({ grooves, wanted, onWanted }: FiltersProps) {
   const { meters, tags } = choicesIn(grooves);
   const chosen = (change: Partial<Wanted>) => onWanted({ ...wanted, ...change });
-  const select = <K extends 'meter' | 'feel' | 'level' | 'tag'>(label: string, key: K, options: readonly string[], width: number) =>
+  const select = <K extends 'meter' | 'feel' | 'level' | 'tag'>(
+    label: string,
+    key: K,
+    options: readonly string[],
+    width: number,
+  ) =>
     options.length > 1 && (
       <TextField
         select
@@ -63,9 +68,15 @@ export function Filters({ grooves, wanted, onWanted }: FiltersProps) {
           </MenuItem>
         ))}
       </TextField>
-      <FormControlLabel control={<Switch checked={wanted.favourites} onChange={(_, favourites) => chosen({ favourites })} />} label="Favourites" />
+      <FormControlLabel
+        control={<Switch checked={wanted.favourites} onChange={(_, favourites) => chosen({ favourites })} />}
+        label="Favourites"
+      />
       {grooves.some(({ archived }) => archived) || wanted.archived ? (
-        <FormControlLabel control={<Switch checked={wanted.archived} onChange={(_, archived) => chosen({ archived })} />} label="Put away" />
+        <FormControlLabel
+          control={<Switch checked={wanted.archived} onChange={(_, archived) => chosen({ archived })} />}
+          label="Put away"
+        />
       ) : null}
     </Box>
   );

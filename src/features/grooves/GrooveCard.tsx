@@ -88,7 +88,12 @@ export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCa
             Room
           </Button>
           {teacher && (
-            <IconButton aria-label={`More for ${title}`} aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)} size="small">
+            <IconButton
+              aria-label={`More for ${title}`}
+              aria-haspopup="menu"
+              onClick={(event) => setMenu(event.currentTarget)}
+              size="small"
+            >
               <MoreHoriz />
             </IconButton>
           )}
@@ -126,7 +131,11 @@ export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCa
           </MenuItem>
         </Menu>
       )}
-      <Strip groove={glanceOf({ groove: turnFor(groove, person.setup), drill: one.drill })} school={person.school} size="glance" />
+      <Strip
+        groove={glanceOf({ groove: turnFor(groove, person.setup), drill: one.drill })}
+        school={person.school}
+        size="glance"
+      />
     </Box>
   );
 }

@@ -14,7 +14,15 @@ import { GrooveCard } from './GrooveCard';
 import { LabelsDialog } from './LabelsDialog';
 
 /** The grooves one may play, each with its strip; what is put away only when asked for. */
-export function GrooveShelf({ person, grooves, newGroove }: { person: Person; grooves: StoredGroove[]; newGroove: (form: FormData) => Promise<void> }) {
+export function GrooveShelf({
+  person,
+  grooves,
+  newGroove,
+}: {
+  person: Person;
+  grooves: StoredGroove[];
+  newGroove: (form: FormData) => Promise<void>;
+}) {
   const teacher = person.role === 'teacher';
   const [wanted, setWanted] = useState(EVERYTHING);
   const [labelled, setLabelled] = useState<StoredGroove>();
@@ -23,7 +31,13 @@ export function GrooveShelf({ person, grooves, newGroove }: { person: Person; gr
   return (
     <Page
       title="Grooves"
-      note={grooves.length ? (shown.length < there ? `${shown.length} of ${plural(there, 'groove')}` : plural(there, 'groove')) : undefined}
+      note={
+        grooves.length
+          ? shown.length < there
+            ? `${shown.length} of ${plural(there, 'groove')}`
+            : plural(there, 'groove')
+          : undefined
+      }
       actions={
         teacher && (
           <form action={newGroove}>
@@ -34,7 +48,11 @@ export function GrooveShelf({ person, grooves, newGroove }: { person: Person; gr
         )
       }
     >
-      {!grooves.length && <EmptyState title="No grooves yet">Grooves that your teacher sets for you stay here, also when they are done.</EmptyState>}
+      {!grooves.length && (
+        <EmptyState title="No grooves yet">
+          Grooves that your teacher sets for you stay here, also when they are done.
+        </EmptyState>
+      )}
       {grooves.length > 1 && <Filters grooves={grooves} wanted={wanted} onWanted={setWanted} />}
       {grooves.length > 0 && !shown.length && (
         <EmptyState

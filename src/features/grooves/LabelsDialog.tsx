@@ -29,7 +29,14 @@ export function LabelsDialog({ one, onClose }: { one: StoredGroove; onClose: () 
         <DialogContent sx={{ display: 'grid', gap: 2.5, pt: '8px !important' }}>
           <input type="hidden" name="groove" value={one.id} />
           <Field state={state} name="level" label="Level" options={LEVELS} defaultValue={one.level} />
-          <Field state={state} name="tags" label="Tags" defaultValue={one.tags.join(', ')} hint="Parted by commas, like: backbeat, 16ths" autoComplete="off" />
+          <Field
+            state={state}
+            name="tags"
+            label="Tags"
+            defaultValue={one.tags.join(', ')}
+            hint="Parted by commas, like: backbeat, 16ths"
+            autoComplete="off"
+          />
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Leave it</Button>

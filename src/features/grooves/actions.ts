@@ -8,7 +8,11 @@ import { asPerson, requirePerson, requireTeacher } from '@/server/session';
 import { tagsShape } from '@/ui/fields';
 import { EMPTY_FORM, readForm, type FormState } from '@/ui/form';
 
-const labelsShape = z.object({ groove: z.uuid(), level: z.enum(LEVELS, 'Choose a level from the list.'), tags: tagsShape });
+const labelsShape = z.object({
+  groove: z.uuid(),
+  level: z.enum(LEVELS, 'Choose a level from the list.'),
+  tags: tagsShape,
+});
 
 export async function labelsAction(_before: FormState, form: FormData): Promise<FormState> {
   await requireTeacher();

@@ -25,7 +25,8 @@ export function found(grooves: readonly StoredGroove[], wanted: Wanted): StoredG
   const words = wanted.words.toLowerCase().split(/\s+/);
   return grooves
     .filter((one) => {
-      const all = `${one.title} ${grooveInWords(one.groove)} ${feelOf(one.groove)} ${one.level} ${one.tags.join(' ')}`.toLowerCase();
+      const all =
+        `${one.title} ${grooveInWords(one.groove)} ${feelOf(one.groove)} ${one.level} ${one.tags.join(' ')}`.toLowerCase();
       return (
         one.archived === wanted.archived &&
         (!wanted.favourites || one.favourite) &&

@@ -40,10 +40,35 @@ export function AssignmentForm({ student, choices, chosen }: AssignmentFormProps
         options={choices}
         sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' } }}
       />
-      <Field state={state} name="tempo" label="Tempo, bpm" defaultValue={one ? String(one.tempo) : ''} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
-      <Field state={state} name="click" label="Click on" defaultValue={one?.click ?? 'counts'} options={CLICK_PLAN_NAMES} />
-      <Field state={state} name="minutes" label="Minutes a day" defaultValue="15" slotProps={{ htmlInput: { inputMode: 'numeric' } }} />
-      <Field state={state} name="reason" label="Why, or what to listen for" multiline minRows={2} sx={{ gridColumn: '1 / -1' }} />
+      <Field
+        state={state}
+        name="tempo"
+        label="Tempo, bpm"
+        defaultValue={one ? String(one.tempo) : ''}
+        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      />
+      <Field
+        state={state}
+        name="click"
+        label="Click on"
+        defaultValue={one?.click ?? 'counts'}
+        options={CLICK_PLAN_NAMES}
+      />
+      <Field
+        state={state}
+        name="minutes"
+        label="Minutes a day"
+        defaultValue="15"
+        slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+      />
+      <Field
+        state={state}
+        name="reason"
+        label="Why, or what to listen for"
+        multiline
+        minRows={2}
+        sx={{ gridColumn: '1 / -1' }}
+      />
       <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 2, alignItems: 'center' }}>
         <Button type="submit" variant="contained" loading={busy}>
           Set it

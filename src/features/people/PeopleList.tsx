@@ -18,7 +18,11 @@ export function PeopleList({ students }: { students: Person[] }) {
     </Button>
   );
   return (
-    <Page title="People" note={students.length ? plural(students.length, 'student') : undefined} actions={students.length > 0 && add}>
+    <Page
+      title="People"
+      note={students.length ? plural(students.length, 'student') : undefined}
+      actions={students.length > 0 && add}
+    >
       {!students.length && (
         <EmptyState title="No students yet" action={add}>
           Add one with a sign-in name and a first password. Then set a groove to practise.
@@ -45,7 +49,9 @@ export function PeopleList({ students }: { students: Person[] }) {
                       {one.name}
                     </Link>
                   </TableCell>
-                  <TableCell align="right">{one.birth_year ? new Date().getFullYear() - one.birth_year : '–'}</TableCell>
+                  <TableCell align="right">
+                    {one.birth_year ? new Date().getFullYear() - one.birth_year : '–'}
+                  </TableCell>
                   <TableCell>{one.level}</TableCell>
                   <TableCell>{one.setup}</TableCell>
                   <TableCell>{one.school.name}</TableCell>

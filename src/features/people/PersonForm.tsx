@@ -16,11 +16,32 @@ import { changePersonAction } from './actions';
 export function PersonForm({ person }: { person: Person }) {
   const [state, action, busy] = useActionState(changePersonAction, EMPTY_FORM);
   return (
-    <Box component="form" action={action} noValidate sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+    <Box
+      component="form"
+      action={action}
+      noValidate
+      sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}
+    >
       <input type="hidden" name="person" value={person.id} />
-      {person.role === 'student' && <Field state={state} name="level" label="Level" options={LEVELS} defaultValue={person.level} sx={{ width: 150 }} />}
+      {person.role === 'student' && (
+        <Field
+          state={state}
+          name="level"
+          label="Level"
+          options={LEVELS}
+          defaultValue={person.level}
+          sx={{ width: 150 }}
+        />
+      )}
       <Field state={state} name="setup" label="Kit" options={SETUPS} defaultValue={person.setup} sx={{ width: 150 }} />
-      <Field state={state} name="school" label="Counting" options={schoolNamesIn(person.settings)} defaultValue={person.school.name} sx={{ width: 220 }} />
+      <Field
+        state={state}
+        name="school"
+        label="Counting"
+        options={schoolNamesIn(person.settings)}
+        defaultValue={person.school.name}
+        sx={{ width: 220 }}
+      />
       <Button type="submit" variant="outlined" loading={busy} sx={{ height: 40 }}>
         Keep
       </Button>

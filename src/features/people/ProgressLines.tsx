@@ -2,7 +2,17 @@
 
 import { useTheme } from '@mui/material/styles';
 import { format } from 'date-fns';
-import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import {
+  CartesianGrid,
+  Legend,
+  Line,
+  LineChart,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
 import type { ProgressPoint } from './ProgressChart';
 
 export function ProgressLines({ points }: { points: ProgressPoint[] }) {
@@ -14,17 +24,45 @@ export function ProgressLines({ points }: { points: ProgressPoint[] }) {
     <ResponsiveContainer>
       <LineChart data={data} margin={{ top: 8, right: 16, bottom: 4, left: 0 }}>
         <CartesianGrid stroke={divider} strokeDasharray="2 4" vertical={false} />
-        <XAxis dataKey="index" {...axis} tickFormatter={(index: number) => format(points[index]!.at, 'd MMM')} interval="preserveStartEnd" minTickGap={40} />
+        <XAxis
+          dataKey="index"
+          {...axis}
+          tickFormatter={(index: number) => format(points[index]!.at, 'd MMM')}
+          interval="preserveStartEnd"
+          minTickGap={40}
+        />
         <YAxis {...axis} unit=" ms" width={64} />
         <ReferenceLine y={0} stroke={text.secondary} />
         <Tooltip
-          contentStyle={{ background: background.paper, border: `1px solid ${divider}`, borderRadius: 6, color: text.primary }}
-          labelFormatter={(index) => `${points[Number(index)]!.title}, ${format(points[Number(index)]!.at, 'EEE d MMM')}`}
+          contentStyle={{
+            background: background.paper,
+            border: `1px solid ${divider}`,
+            borderRadius: 6,
+            color: text.primary,
+          }}
+          labelFormatter={(index) =>
+            `${points[Number(index)]!.title}, ${format(points[Number(index)]!.at, 'EEE d MMM')}`
+          }
           formatter={(value) => `${Math.round(Number(value))} ms`}
         />
         <Legend />
-        <Line dataKey="spread" name="spread" stroke={cloth.rightHand} strokeWidth={2.5} dot={{ r: 2.5 }} isAnimationActive={false} />
-        <Line dataKey="mean" name="mean (late above 0)" stroke={cloth.leftHand} strokeWidth={2} strokeDasharray="6 3" dot={false} isAnimationActive={false} />
+        <Line
+          dataKey="spread"
+          name="spread"
+          stroke={cloth.rightHand}
+          strokeWidth={2.5}
+          dot={{ r: 2.5 }}
+          isAnimationActive={false}
+        />
+        <Line
+          dataKey="mean"
+          name="mean (late above 0)"
+          stroke={cloth.leftHand}
+          strokeWidth={2}
+          strokeDasharray="6 3"
+          dot={false}
+          isAnimationActive={false}
+        />
       </LineChart>
     </ResponsiveContainer>
   );

@@ -12,12 +12,44 @@ import { addStudentAction } from './actions';
 export function StudentForm({ school, schools }: { school: string; schools: string[] }) {
   const [state, action, busy] = useActionState(addStudentAction, EMPTY_FORM);
   return (
-    <Box component="form" action={action} noValidate sx={{ display: 'grid', gridTemplateColumns: { sm: '1fr 1fr' }, gap: 2.5, maxWidth: 720 }}>
+    <Box
+      component="form"
+      action={action}
+      noValidate
+      sx={{ display: 'grid', gridTemplateColumns: { sm: '1fr 1fr' }, gap: 2.5, maxWidth: 720 }}
+    >
       <Field state={state} name="name" label="Name" />
-      <Field state={state} name="birthYear" label="Year of birth" hint="Optional." slotProps={{ htmlInput: { inputMode: 'numeric' } }} />
-      <Field state={state} name="level" label="Level" options={LEVELS} defaultValue={LEVELS[0]} hint="Decides how near a stroke must fall." />
-      <Field state={state} name="setup" label="Kit" options={SETUPS} defaultValue={SETUPS[0]} hint="Every groove is turned round for it." />
-      <Field state={state} name="school" label="Counting" options={schools} defaultValue={school} sx={{ gridColumn: { sm: '1 / -1' } }} />
+      <Field
+        state={state}
+        name="birthYear"
+        label="Year of birth"
+        hint="Optional."
+        slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+      />
+      <Field
+        state={state}
+        name="level"
+        label="Level"
+        options={LEVELS}
+        defaultValue={LEVELS[0]}
+        hint="Decides how near a stroke must fall."
+      />
+      <Field
+        state={state}
+        name="setup"
+        label="Kit"
+        options={SETUPS}
+        defaultValue={SETUPS[0]}
+        hint="Every groove is turned round for it."
+      />
+      <Field
+        state={state}
+        name="school"
+        label="Counting"
+        options={schools}
+        defaultValue={school}
+        sx={{ gridColumn: { sm: '1 / -1' } }}
+      />
       <Field state={state} name="signInName" label="Sign-in name" autoComplete="off" hint="Short and easy to type." />
       <Field
         state={state}

@@ -34,7 +34,12 @@ export function StudentPage({ student, assignments, grooves, drills, takes, dril
   const choices = [
     ...grooves
       .filter((one) => !one.archived && !one.drill)
-      .map(({ id, title, tempo }) => ({ value: id, label: `${title} (${tempoInWords(tempo)})`, tempo, click: 'counts' as const })),
+      .map(({ id, title, tempo }) => ({
+        value: id,
+        label: `${title} (${tempoInWords(tempo)})`,
+        tempo,
+        click: 'counts' as const,
+      })),
     ...drills.map(({ id, name, rule }) => ({
       value: `${DRILL}${id}`,
       label: `Drill: ${name} (${tempoInWords(rule.goal)})`,
@@ -45,7 +50,10 @@ export function StudentPage({ student, assignments, grooves, drills, takes, dril
   const age = student.birth_year ? `${new Date().getFullYear() - student.birth_year} years` : undefined;
   const heard = takes.filter((take) => take.sd_error_ms !== null);
   return (
-    <Page title={student.name} note={[age, student.level, student.setup, student.school.name].filter(Boolean).join(' · ')}>
+    <Page
+      title={student.name}
+      note={[age, student.level, student.setup, student.school.name].filter(Boolean).join(' · ')}
+    >
       <Box sx={{ display: 'grid', gap: 4, maxWidth: 1180 }}>
         <section>
           <Typography variant="h2" gutterBottom>
@@ -57,17 +65,36 @@ export function StudentPage({ student, assignments, grooves, drills, takes, dril
             </Typography>
           )}
           {assignments.map((one) => (
-            <Box key={one.id} sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', py: 1.25, borderTop: 1, borderColor: 'divider' }}>
+            <Box
+              key={one.id}
+              sx={{
+                display: 'flex',
+                flexWrap: 'wrap',
+                gap: 2,
+                alignItems: 'center',
+                py: 1.25,
+                borderTop: 1,
+                borderColor: 'divider',
+              }}
+            >
               <Box sx={{ flex: '1 1 360px', minWidth: 0 }}>
                 <Typography>
-                  <strong>{one.title}</strong> at {tempoInWords(one.tempo)}, click on {one.click}, {plural(one.minutes, 'minute')} a day
+                  <strong>{one.title}</strong> at {tempoInWords(one.tempo)}, click on {one.click},{' '}
+                  {plural(one.minutes, 'minute')} a day
                 </Typography>
                 <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
                   {one.reason} Since {dayInWords(one.set_at)}.
                 </Typography>
               </Box>
               <form action={endAssignmentAction}>
-                <Button type="submit" name="assignment" value={one.id} variant="outlined" size="small" aria-label={`End ${one.title}`}>
+                <Button
+                  type="submit"
+                  name="assignment"
+                  value={one.id}
+                  variant="outlined"
+                  size="small"
+                  aria-label={`End ${one.title}`}
+                >
                   End it
                 </Button>
               </form>
@@ -94,7 +121,12 @@ export function StudentPage({ student, assignments, grooves, drills, takes, dril
             <ProgressChart
               points={heard
                 .toReversed()
-                .map((take) => ({ at: take.played_at.getTime(), mean: take.mean_error_ms!, spread: take.sd_error_ms!, title: take.title }))}
+                .map((take) => ({
+                  at: take.played_at.getTime(),
+                  mean: take.mean_error_ms!,
+                  spread: take.sd_error_ms!,
+                  title: take.title,
+                }))}
             />
           </section>
         )}
@@ -113,8 +145,8 @@ export function StudentPage({ student, assignments, grooves, drills, takes, dril
             </>
           ) : (
             <Typography color="textSecondary">
-              None yet. They appear here with their figures as soon as {student.name} has played. You can try a groove yourself{' '}
-              <Link href="/grooves">in the room</Link>.
+              None yet. They appear here with their figures as soon as {student.name} has played. You can try a groove
+              yourself <Link href="/grooves">in the room</Link>.
             </Typography>
           )}
         </section>

@@ -17,7 +17,8 @@ export async function addStudentAction(_before: FormState, form: FormData): Prom
   const read = readForm(studentShape, form);
   if (!read.ok) return read.state;
   const added = await asPerson((db) => addStudent(db, teacher, read.value));
-  if (added === 'taken') return fieldProblem(form, 'signInName', 'This sign-in name is taken. Add a letter or a digit.');
+  if (added === 'taken')
+    return fieldProblem(form, 'signInName', 'This sign-in name is taken. Add a letter or a digit.');
   redirect(`/people/${added}`);
 }
 
@@ -27,7 +28,8 @@ export async function changePersonAction(_before: FormState, form: FormData): Pr
   const read = readForm(changeShape, form);
   if (!read.ok) return read.state;
   const { person, ...change } = read.value;
-  if (!(await asPerson((db) => changePerson(db, person, change)))) return fieldProblem(form, 'school', 'This person is not there any more.');
+  if (!(await asPerson((db) => changePerson(db, person, change))))
+    return fieldProblem(form, 'school', 'This person is not there any more.');
   revalidatePath('/', 'layout');
   return { ...EMPTY_FORM, say: 'Kept. It holds from now on.' };
 }
@@ -41,7 +43,12 @@ export async function setAssignmentAction(_before: FormState, form: FormData): P
     const pupil = await student(db, student_id);
     if (!pupil) return fieldProblem(form, 'groove', 'This student is not there any more.');
     const found = chosen.drill ? await drill(db, chosen.id) : await groove(db, chosen.id);
-    if (!found) return fieldProblem(form, 'groove', `This ${chosen.drill ? 'drill' : 'groove'} is not there any more. Choose another.`);
+    if (!found)
+      return fieldProblem(
+        form,
+        'groove',
+        `This ${chosen.drill ? 'drill' : 'groove'} is not there any more. Choose another.`,
+      );
     const played = 'rule' in found ? await grooveOfDrill(db, teacher, found, pupil.level) : ok(found.id);
     if (!played.ok) return fieldProblem(form, 'groove', sentence({ ...played.problems[0]!, where: '' }));
     await setAssignment(db, teacher, { student_id, groove_id: played.value, ...given });

@@ -41,7 +41,12 @@ describe('what is set', () => {
   const given = { student: ID, groove: ID, tempo: '72,5', click: '2 and 4', minutes: '15', reason: ' Hear the foot. ' };
 
   test('is a groove or a drill, at a tempo with a point or a comma', () => {
-    expect(assignmentShape.parse(given)).toMatchObject({ groove: { drill: false, id: ID }, tempo: 72.5, minutes: 15, reason: 'Hear the foot.' });
+    expect(assignmentShape.parse(given)).toMatchObject({
+      groove: { drill: false, id: ID },
+      tempo: 72.5,
+      minutes: 15,
+      reason: 'Hear the foot.',
+    });
     expect(assignmentShape.parse({ ...given, groove: `${DRILL}${ID}` }).groove).toEqual({ drill: true, id: ID });
   });
 
@@ -69,6 +74,8 @@ test('of a person only what is given is changed', () => {
 test('tags are parted by commas, small, each once, not too many and not too long', () => {
   expect(tagsShape.parse(' 16ths,Backbeat ,, 16THS, first  day')).toEqual(['16ths', 'backbeat', 'first day']);
   expect(tagsShape.parse('')).toEqual([]);
-  expect(said(tagsShape.safeParse(Array.from({ length: 13 }, (_, index) => `t${index}`).join()))).toEqual([': At most 12 tags.']);
+  expect(said(tagsShape.safeParse(Array.from({ length: 13 }, (_, index) => `t${index}`).join()))).toEqual([
+    ': At most 12 tags.',
+  ]);
   expect(said(tagsShape.safeParse('x'.repeat(41)))).toEqual([': A tag has at most 40 characters.']);
 });

@@ -17,7 +17,9 @@ const number = (say: string) =>
       return z.NEVER;
     });
 
-const level = z.enum(LEVELS as [string, ...string[]], 'Choose a level from the list.').transform((one) => one as (typeof LEVELS)[number]);
+const level = z
+  .enum(LEVELS as [string, ...string[]], 'Choose a level from the list.')
+  .transform((one) => one as (typeof LEVELS)[number]);
 
 const thisYear = () => new Date().getFullYear();
 

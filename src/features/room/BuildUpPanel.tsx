@@ -23,15 +23,21 @@ interface BuildUpPanelProps {
 }
 
 /** The next limb of the order that is not in the task yet. */
-export const nextLimb = (order: readonly Limb[], task: readonly Limb[]): Limb | undefined => order.find((limb) => !task.includes(limb));
+export const nextLimb = (order: readonly Limb[], task: readonly Limb[]): Limb | undefined =>
+  order.find((limb) => !task.includes(limb));
 
 /** Limbs come in one after another: in which order, and when. */
 export function BuildUpPanel({ buildUp, task, playing, onChange, onNext }: BuildUpPanelProps) {
   const { order, after } = buildUp;
   const next = nextLimb(order, task);
-  const earlier = (index: number) => onChange({ ...buildUp, order: order.toSpliced(index - 1, 2, order[index]!, order[index - 1]!) });
+  const earlier = (index: number) =>
+    onChange({ ...buildUp, order: order.toSpliced(index - 1, 2, order[index]!, order[index - 1]!) });
   return (
-    <Box role="group" aria-label="Build-up" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 3, rowGap: 1 }}>
+    <Box
+      role="group"
+      aria-label="Build-up"
+      sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 3, rowGap: 1 }}
+    >
       <Box component="ol" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, listStyle: 'none', m: 0, p: 0 }}>
         {order.map((limb, index) => (
           <Box component="li" key={limb} sx={{ display: 'flex', alignItems: 'center' }}>
@@ -54,7 +60,8 @@ export function BuildUpPanel({ buildUp, task, playing, onChange, onNext }: Build
                 fontWeight: 650,
                 borderColor: (theme) => theme.vars!.palette.cloth[THREAD[limb]],
                 bgcolor: (theme) => (task.includes(limb) ? theme.vars!.palette.cloth[THREAD[limb]] : 'transparent'),
-                color: (theme) => (task.includes(limb) ? theme.vars!.palette.background.paper : theme.vars!.palette.cloth[THREAD[limb]]),
+                color: (theme) =>
+                  task.includes(limb) ? theme.vars!.palette.background.paper : theme.vars!.palette.cloth[THREAD[limb]],
               }}
             >
               {index + 1} {limb}

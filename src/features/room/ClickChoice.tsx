@@ -57,7 +57,12 @@ export function ClickChoice({ click, groove, bpm, onChange }: ClickChoiceProps) 
         slotProps={{ select: { renderValue: () => words, SelectDisplayProps: { title: words } } }}
       >
         {CLICK_PLAN_NAMES.map((name) => (
-          <MenuItem key={name} value={name} aria-label={name} sx={{ display: 'flex', justifyContent: 'space-between', gap: 3 }}>
+          <MenuItem
+            key={name}
+            value={name}
+            aria-label={name}
+            sx={{ display: 'flex', justifyContent: 'space-between', gap: 3 }}
+          >
             {name}
             <Box component="span" sx={{ fontSize: 13, color: 'text.secondary' }}>
               {metronomeInWords(CLICK_PLANS[name], groove, bpm)}
@@ -128,7 +133,9 @@ function OwnClick({ groove, bpm, onTake, onClose }: OwnClickProps) {
   }[kind];
   const read = clickPlanShape.safeParse(wanted);
   const problem = read.success ? undefined : read.error.issues[0]!.message;
-  const metronome = read.success && plainMetronome(read.data, { start: ZERO, meter: first!.meter, reading: groove.reading, cells: first!.cells }, bpm);
+  const metronome =
+    read.success &&
+    plainMetronome(read.data, { start: ZERO, meter: first!.meter, reading: groove.reading, cells: first!.cells }, bpm);
   const field = (label: string, value: string, set: (text: string) => void) => (
     <TextField
       label={label}
@@ -150,7 +157,12 @@ function OwnClick({ groove, bpm, onTake, onClose }: OwnClickProps) {
           ))}
         </TextField>
         {(kind === 'gaps' || kind === 'drops') && (
-          <TextField select label="Click on" value={of} onChange={({ target }) => setOf(target.value as (typeof BASES)[number])}>
+          <TextField
+            select
+            label="Click on"
+            value={of}
+            onChange={({ target }) => setOf(target.value as (typeof BASES)[number])}
+          >
             {BASES.map((name) => (
               <MenuItem key={name} value={name}>
                 {name}

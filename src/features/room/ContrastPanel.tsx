@@ -20,7 +20,11 @@ interface ContrastPanelProps {
 /** Two sides of a groove, bar line against bar line. */
 export function ContrastPanel({ contrast, sides, playing, onChange }: ContrastPanelProps) {
   return (
-    <Box role="group" aria-label="Back to back" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
+    <Box
+      role="group"
+      aria-label="Back to back"
+      sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}
+    >
       <TextField
         select
         label="Set against each other"

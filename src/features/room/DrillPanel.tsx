@@ -42,9 +42,15 @@ export function DrillPanel({ groove, parts, school, settings: { way, range, call
     if (wanted.length) onChange({ range: wanted });
   };
   return (
-    <Box role="group" aria-label="Drill" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5, rowGap: 1, alignItems: 'center' }}>
+    <Box
+      role="group"
+      aria-label="Drill"
+      sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5, rowGap: 1, alignItems: 'center' }}
+    >
       <Button variant="outlined" aria-expanded={choosing} onClick={() => setChoosing(!choosing)} sx={{ minHeight: 44 }}>
-        {range.length < all.length ? `${range.length} of ${plural(all.length, 'exercise')}` : `All ${plural(all.length, 'exercise')}`}
+        {range.length < all.length
+          ? `${range.length} of ${plural(all.length, 'exercise')}`
+          : `All ${plural(all.length, 'exercise')}`}
       </Button>
       {way === 'called' && (
         <>
@@ -73,7 +79,11 @@ export function DrillPanel({ groove, parts, school, settings: { way, range, call
         </>
       )}
       {choosing && (
-        <Box role="group" aria-label="Exercises" sx={{ flexBasis: '100%', display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center' }}>
+        <Box
+          role="group"
+          aria-label="Exercises"
+          sx={{ flexBasis: '100%', display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center' }}
+        >
           {parts.map((part, index) => (
             <Chip
               key={index}

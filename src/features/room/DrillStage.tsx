@@ -36,7 +36,19 @@ interface DrillStageProps extends Drawn {
 }
 
 /** Of a drill the one exercise that is on, with its name to be read from the stool, and what comes next. */
-export function DrillStage({ groove, parts, onStage: { now, next }, called, hidden, school, bpm, swing, task, beads, strip }: DrillStageProps) {
+export function DrillStage({
+  groove,
+  parts,
+  onStage: { now, next },
+  called,
+  hidden,
+  school,
+  bpm,
+  swing,
+  task,
+  beads,
+  strip,
+}: DrillStageProps) {
   const limbs = useMemo(() => limbsIn(groove), [groove]);
   const part = now === undefined ? undefined : parts[now];
   // In a rest, and under the caller before the first place, the bar before what comes next is on.
@@ -56,7 +68,16 @@ export function DrillStage({ groove, parts, onStage: { now, next }, called, hidd
   return (
     <Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 3, minHeight: 62 }}>
-        <Typography component="p" sx={{ fontFamily: FIGURE_FONT, fontWeight: 700, fontSize: { xs: 28, sm: 44 }, lineHeight: 1.1, overflowWrap: 'anywhere' }}>
+        <Typography
+          component="p"
+          sx={{
+            fontFamily: FIGURE_FONT,
+            fontWeight: 700,
+            fontSize: { xs: 28, sm: 44 },
+            lineHeight: 1.1,
+            overflowWrap: 'anywhere',
+          }}
+        >
           {part ? opening(partSaid(part, groove, school)) : called ? 'Listen' : 'Rest'}
         </Typography>
         {part && !called && (
@@ -78,7 +99,17 @@ export function DrillStage({ groove, parts, onStage: { now, next }, called, hidd
           {coming && `next ${partSaid(coming, groove, school)}`}
         </Typography>
       </Box>
-      <Strip groove={shown} school={school} bpm={bpm} swing={swing} size="room" task={task} idleLanes={limbs} beads={here} handle={strip} />
+      <Strip
+        groove={shown}
+        school={school}
+        bpm={bpm}
+        swing={swing}
+        size="room"
+        task={task}
+        idleLanes={limbs}
+        beads={here}
+        handle={strip}
+      />
     </Box>
   );
 }

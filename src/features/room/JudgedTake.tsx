@@ -50,7 +50,11 @@ export function JudgedTake({ judged: { id, take, judgement }, school, onPractise
 /** Whether the server has the take yet. */
 export function KeptNote({ id }: { id: string }) {
   const { kept, refused } = useSyncExternalStore(onOutbox, outboxState, () => emptyOutbox);
-  const words = kept.has(id) ? 'Kept in the log' : refused.some((one) => one.id === id) ? 'Not kept' : 'Safe in this browser, being sent …';
+  const words = kept.has(id)
+    ? 'Kept in the log'
+    : refused.some((one) => one.id === id)
+      ? 'Not kept'
+      : 'Safe in this browser, being sent …';
   return (
     <Typography variant="body2" color="textSecondary" role="status">
       {words}

@@ -43,24 +43,48 @@ export function LadderDialog({ ladder, onTake, onClose }: LadderDialogProps) {
     rule: byHand ? { by: 'hand' } : { by: 'takes', climb: numberTyped(typed.climb), fall: numberTyped(typed.fall) },
     loudnesses,
   });
-  const problemAt = (name: string) => (read.ok ? undefined : read.problems.find(({ path }) => path[0] === name || path[1] === name)?.say);
+  const problemAt = (name: string) =>
+    read.ok ? undefined : read.problems.find(({ path }) => path[0] === name || path[1] === name)?.say;
   const field = (name: keyof typeof typed, label: string) => (
-    <NumberField label={label} text={typed[name]} onText={(text) => setTyped({ ...typed, [name]: text })} problem={problemAt(name)} />
+    <NumberField
+      label={label}
+      text={typed[name]}
+      onText={(text) => setTyped({ ...typed, [name]: text })}
+      problem={problemAt(name)}
+    />
   );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="ladder">
       <DialogTitle id="ladder">Ladder</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', gap: 2, pt: '8px !important', '& > *': { gridColumn: 'span 2' } }}>
+      <DialogContent
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(6, 1fr)',
+          gap: 2,
+          pt: '8px !important',
+          '& > *': { gridColumn: 'span 2' },
+        }}
+      >
         {field('start', 'Start')}
         {field('goal', 'Goal')}
         {field('step', 'Step')}
         {field('length', 'Length of a take')}
-        <TextField select label="Counted in" value={unit} onChange={({ target }) => setUnit(target.value as 'bars' | 'minutes')}>
+        <TextField
+          select
+          label="Counted in"
+          value={unit}
+          onChange={({ target }) => setUnit(target.value as 'bars' | 'minutes')}
+        >
           <MenuItem value="bars">bars</MenuItem>
           <MenuItem value="minutes">minutes</MenuItem>
         </TextField>
         <Box />
-        <TextField select label="Who climbs" value={byHand ? 'hand' : 'takes'} onChange={({ target }) => setByHand(target.value === 'hand')}>
+        <TextField
+          select
+          label="Who climbs"
+          value={byHand ? 'hand' : 'takes'}
+          onChange={({ target }) => setByHand(target.value === 'hand')}
+        >
           <MenuItem value="takes">clean takes</MenuItem>
           <MenuItem value="hand">only you, by hand</MenuItem>
         </TextField>

@@ -34,10 +34,21 @@ export function LadderPanel({ climbing, playing, onMoved }: LadderPanelProps) {
       ? 'climbed by hand'
       : `up after ${plural(ladder.rule.climb, 'clean take')}, back after ${ladder.rule.fall} that ${ladder.rule.fall === 1 ? 'is' : 'are'} not`;
   return (
-    <Box role="group" aria-label="Ladder" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 3, rowGap: 1 }}>
+    <Box
+      role="group"
+      aria-label="Ladder"
+      sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 3, rowGap: 1 }}
+    >
       <Box
         aria-hidden
-        sx={{ display: 'flex', alignItems: 'flex-end', gap: '3px', height: 52, flex: 'none', width: `min(${17 * rungs.length}px, 100%, 300px)` }}
+        sx={{
+          display: 'flex',
+          alignItems: 'flex-end',
+          gap: '3px',
+          height: 52,
+          flex: 'none',
+          width: `min(${17 * rungs.length}px, 100%, 300px)`,
+        }}
       >
         {rungs.map((bpm, index) => (
           <Box
@@ -56,8 +67,13 @@ export function LadderPanel({ climbing, playing, onMoved }: LadderPanelProps) {
           Rung {at + 1} of {rungs.length}: {tempoInWords(rungs[at]!)}
           {ladder.loudnesses && `, ${loudnessAt(ladder, standing)}`}
         </Typography>
-        <Typography color="textSecondary" variant="body2" sx={{ display: { xs: playing ? 'none' : 'block', sm: 'block' } }}>
-          {tempoInWords(ladder.start)} to {tempoInWords(ladder.goal)} by {tempoInWords(ladder.step)}, {length} on a rung, {rule}.
+        <Typography
+          color="textSecondary"
+          variant="body2"
+          sx={{ display: { xs: playing ? 'none' : 'block', sm: 'block' } }}
+        >
+          {tempoInWords(ladder.start)} to {tempoInWords(ladder.goal)} by {tempoInWords(ladder.step)}, {length} on a
+          rung, {rule}.
         </Typography>
         <Typography role="status" sx={{ fontWeight: 650 }}>
           {climbing.said}

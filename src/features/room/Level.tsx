@@ -15,7 +15,12 @@ export function Level({ onLevel }: { onLevel: (level: number) => void }) {
   useEffect(() => onLevel(muted ? 0 : percent / 100), [onLevel, muted, percent]);
   return (
     <Box role="group" aria-label="Level" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, pr: 1 }}>
-      <IconButton aria-label={muted ? 'Sound is off' : 'Sound is on'} aria-pressed={muted} onClick={() => setMuted(!muted)} sx={{ width: 44, height: 44 }}>
+      <IconButton
+        aria-label={muted ? 'Sound is off' : 'Sound is on'}
+        aria-pressed={muted}
+        onClick={() => setMuted(!muted)}
+        sx={{ width: 44, height: 44 }}
+      >
         {muted ? <VolumeOffOutlined /> : <VolumeUpOutlined />}
       </IconButton>
       <Slider

@@ -51,7 +51,13 @@ export function LimbSwitches({ limb, inTask, isHeard, last, fixed, onTask, onHea
         aria-pressed={isHeard}
         aria-label={`${limb} ${isHeard ? 'heard' : 'silent'}`}
         onClick={() => onHeard(!isHeard)}
-        sx={{ minHeight: 44, minWidth: 44, px: 0, color: isHeard ? 'text.primary' : 'text.secondary', borderColor: 'divider' }}
+        sx={{
+          minHeight: 44,
+          minWidth: 44,
+          px: 0,
+          color: isHeard ? 'text.primary' : 'text.secondary',
+          borderColor: 'divider',
+        }}
       >
         {isHeard ? <VolumeUpOutlined /> : <VolumeOffOutlined />}
       </Button>

@@ -39,7 +39,10 @@ export function MusicPanel({ playalong, playing }: { playalong: Playalong; playi
             target.value = '';
           }}
         />
-        <Typography sx={{ overflowWrap: 'anywhere', flex: '1 1 240px' }} color={music ? 'textPrimary' : 'textSecondary'}>
+        <Typography
+          sx={{ overflowWrap: 'anywhere', flex: '1 1 240px' }}
+          color={music ? 'textPrimary' : 'textSecondary'}
+        >
           {music
             ? `${music.name}, ${lengthInWords(music.buffer.duration * 1000)}`
             : 'It is decoded in this browser and never leaves it. WAV, MP3, OGG and FLAC.'}
@@ -58,7 +61,9 @@ export function MusicPanel({ playalong, playing }: { playalong: Playalong; playi
         </Box>
       )}
       {say && <Alert severity="error">{say}</Alert>}
-      {music && settings && !playing && <Setting key={music.hash} music={music} settings={settings} change={playalong.change} />}
+      {music && settings && !playing && (
+        <Setting key={music.hash} music={music} settings={settings} change={playalong.change} />
+      )}
     </Box>
   );
 }
@@ -96,20 +101,36 @@ function Setting({ music, settings, change }: SettingProps) {
         label="Five seconds round the first beat, with the beats"
         onPick={moveTo}
       />
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, alignItems: 'flex-start', '& .MuiButton-root': { minHeight: 44 } }}>
+      <Box
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          gap: 1.25,
+          alignItems: 'flex-start',
+          '& .MuiButton-root': { minHeight: 44 },
+        }}
+      >
         <Button variant={listening.on ? 'contained' : 'outlined'} onClick={listening.toggle}>
           {listening.on ? 'Stop listening' : 'Listen'}
         </Button>
         <Button variant="outlined" disabled={!listening.on} onClick={() => moveTo(listening.heardMs())}>
           First beat is now
         </Button>
-        <Button variant="outlined" aria-label={`First beat ${NUDGE_MS} ms earlier`} onClick={() => moveTo(settings.firstBeatMs - NUDGE_MS)}>
+        <Button
+          variant="outlined"
+          aria-label={`First beat ${NUDGE_MS} ms earlier`}
+          onClick={() => moveTo(settings.firstBeatMs - NUDGE_MS)}
+        >
           −{NUDGE_MS} ms
         </Button>
         <Typography sx={{ alignSelf: 'center', minWidth: 150, textAlign: 'center' }} role="status">
           First beat at {(settings.firstBeatMs / 1000).toFixed(3)} s
         </Typography>
-        <Button variant="outlined" aria-label={`First beat ${NUDGE_MS} ms later`} onClick={() => moveTo(settings.firstBeatMs + NUDGE_MS)}>
+        <Button
+          variant="outlined"
+          aria-label={`First beat ${NUDGE_MS} ms later`}
+          onClick={() => moveTo(settings.firstBeatMs + NUDGE_MS)}
+        >
           +{NUDGE_MS} ms
         </Button>
         <Box sx={{ width: 150 }}>
@@ -177,7 +198,16 @@ function Picture({ music, settings, fromMs, toMs, label, onPick }: PictureProps)
         const box = event.currentTarget.getBoundingClientRect();
         onPick(fromMs + ((event.clientX - box.left) / box.width) * (toMs - fromMs));
       }}
-      sx={{ width: 1, height: 60, bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, cursor: 'crosshair', display: 'block' }}
+      sx={{
+        width: 1,
+        height: 60,
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 1,
+        cursor: 'crosshair',
+        display: 'block',
+      }}
     >
       <Box
         component="path"
@@ -187,7 +217,16 @@ function Picture({ music, settings, fromMs, toMs, label, onPick }: PictureProps)
         sx={{ stroke: (theme) => theme.vars!.palette.text.secondary }}
       />
       {beats.map((ms) => (
-        <Box component="line" key={ms} x1={x(ms)} x2={x(ms)} y1={0} y2={60} strokeWidth={0.4} sx={{ stroke: (theme) => theme.vars!.palette.primary.main }} />
+        <Box
+          component="line"
+          key={ms}
+          x1={x(ms)}
+          x2={x(ms)}
+          y1={0}
+          y2={60}
+          strokeWidth={0.4}
+          sx={{ stroke: (theme) => theme.vars!.palette.primary.main }}
+        />
       ))}
       <Box
         component="line"

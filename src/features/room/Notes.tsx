@@ -60,7 +60,8 @@ export function Notes({ unspoken, called, reason, care }: NotesProps) {
       {reason && <Typography sx={{ maxWidth: 720, fontSize: '1.1rem', overflowWrap: 'anywhere' }}>{reason}</Typography>}
       {care && (
         <Typography variant="body2" color="textSecondary">
-          Space starts and stops. Warm up first, keep the level where talking is easy, rest every 25 minutes; stop when it hurts, and if it stays, see a doctor.
+          Space starts and stops. Warm up first, keep the level where talking is easy, rest every 25 minutes; stop when
+          it hurts, and if it stays, see a doctor.
         </Typography>
       )}
     </>

@@ -30,7 +30,18 @@ interface PadsProps {
 const SEATED: Limb[] = ['left foot', 'left hand', 'right hand', 'right foot'];
 
 /** A pad a limb: shows its key, lights up when it is struck, and can be touched. */
-export function Pads({ limbs, task, keys, struck, playing, awaited, wrong, switches, onStrike, onChangeKey }: PadsProps) {
+export function Pads({
+  limbs,
+  task,
+  keys,
+  struck,
+  playing,
+  awaited,
+  wrong,
+  switches,
+  onStrike,
+  onChangeKey,
+}: PadsProps) {
   const [changing, setChanging] = useState<Limb>();
   const [word, setWord] = useState<string>();
 
@@ -52,7 +63,13 @@ export function Pads({ limbs, task, keys, struck, playing, awaited, wrong, switc
 
   return (
     <Box
-      sx={{ display: 'grid', gridTemplateColumns: `repeat(${limbs.length}, minmax(0, 1fr))`, gap: 1.5, flex: '1 1 300px', maxWidth: 900 }}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: `repeat(${limbs.length}, minmax(0, 1fr))`,
+        gap: 1.5,
+        flex: '1 1 300px',
+        maxWidth: 900,
+      }}
       role="group"
       aria-label="Keys and pads"
     >
@@ -83,8 +100,12 @@ export function Pads({ limbs, task, keys, struck, playing, awaited, wrong, switc
                 py: 0.5,
                 borderColor: (theme) => theme.vars!.palette.cloth[THREAD[limb]],
                 color: (theme) => theme.vars!.palette.cloth[THREAD[limb]],
-                '@keyframes struck-a': { from: { backgroundColor: 'color-mix(in srgb, currentColor 35%, transparent)' } },
-                '@keyframes struck-b': { from: { backgroundColor: 'color-mix(in srgb, currentColor 35%, transparent)' } },
+                '@keyframes struck-a': {
+                  from: { backgroundColor: 'color-mix(in srgb, currentColor 35%, transparent)' },
+                },
+                '@keyframes struck-b': {
+                  from: { backgroundColor: 'color-mix(in srgb, currentColor 35%, transparent)' },
+                },
                 animation: struck?.limb === limb ? `struck-${struck.count % 2 ? 'a' : 'b'} 160ms ease-out` : undefined,
                 '&:focus-visible': { outline: '3px solid', outlineOffset: 2 },
               }}
@@ -123,4 +144,5 @@ export function Pads({ limbs, task, keys, struck, playing, awaited, wrong, switc
 }
 
 /** The limb a key plays, if any. */
-export const limbOfKey = (keys: KeyMap, code: string): Limb | undefined => LIMBS.find((limb) => keys[limb].code === code);
+export const limbOfKey = (keys: KeyMap, code: string): Limb | undefined =>
+  LIMBS.find((limb) => keys[limb].code === code);

@@ -11,7 +11,23 @@ interface PlayedStripProps extends Drawn {
 }
 
 /** What is played: a groove whole, of a drill the exercise that is on. */
-export function PlayedStrip({ programme: { groove, parts, calls }, onStage, playing, strip, ...drawn }: PlayedStripProps) {
+export function PlayedStrip({
+  programme: { groove, parts, calls },
+  onStage,
+  playing,
+  strip,
+  ...drawn
+}: PlayedStripProps) {
   if (!parts || !onStage) return <Strip groove={groove} size="room" handle={strip} {...drawn} />;
-  return <DrillStage groove={groove} parts={parts} onStage={onStage} called={Boolean(calls)} hidden={!playing} strip={strip} {...drawn} />;
+  return (
+    <DrillStage
+      groove={groove}
+      parts={parts}
+      onStage={onStage}
+      called={Boolean(calls)}
+      hidden={!playing}
+      strip={strip}
+      {...drawn}
+    />
+  );
 }

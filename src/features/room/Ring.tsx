@@ -19,8 +19,21 @@ export function Ring({ handle, children }: { handle: Ref<RingHandle>; children: 
   }));
   return (
     <Box sx={{ position: 'relative', width: 84, height: 84, display: 'grid', placeItems: 'center', flex: 'none' }}>
-      <Box component="svg" aria-hidden viewBox="0 0 84 84" sx={{ position: 'absolute', inset: 0, transform: 'rotate(-90deg)', pointerEvents: 'none' }}>
-        <Box component="circle" cx={42} cy={42} r={39} fill="none" strokeWidth={5} sx={{ stroke: (theme) => theme.vars!.palette.divider }} />
+      <Box
+        component="svg"
+        aria-hidden
+        viewBox="0 0 84 84"
+        sx={{ position: 'absolute', inset: 0, transform: 'rotate(-90deg)', pointerEvents: 'none' }}
+      >
+        <Box
+          component="circle"
+          cx={42}
+          cy={42}
+          r={39}
+          fill="none"
+          strokeWidth={5}
+          sx={{ stroke: (theme) => theme.vars!.palette.divider }}
+        />
         <Box
           component="circle"
           ref={line}

@@ -69,9 +69,23 @@ const BREATH_MS: Ms = 1800;
 const anySeed = () => Math.floor(Math.random() * 2 ** 31);
 
 /** Where a groove is practised: the strip, the count, the pads, and the take when it is done. */
-export function Room({ playerId, level, school, grooveId, groove, limits, drill, assignment, climb, asked }: RoomProps) {
+export function Room({
+  playerId,
+  level,
+  school,
+  grooveId,
+  groove,
+  limits,
+  drill,
+  assignment,
+  climb,
+  asked,
+}: RoomProps) {
   const limbs = useMemo(() => limbsIn(groove), [groove]);
-  const [settings, setSettings] = useState<RoomSettings>(() => ({ ...firstSettings(groove, assignment, drill), ...asked }));
+  const [settings, setSettings] = useState<RoomSettings>(() => ({
+    ...firstSettings(groove, assignment, drill),
+    ...asked,
+  }));
   const { way, task, heard } = settings;
   const [keys, changeKey] = useKeys();
   const [settingUp, setSettingUp] = useState(false);
@@ -79,7 +93,14 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
   const playalong = useMusic(groove.tempo);
   const practised = useMemo((): Practised => ({ groove, parts: drill?.parts }), [groove, drill]);
   const [seed, setSeed] = useState(anySeed);
-  const { programme, asPractised, sides, against } = useProgramme(practised, school, settings, climbing, playalong, seed);
+  const { programme, asPractised, sides, against } = useProgramme(
+    practised,
+    school,
+    settings,
+    climbing,
+    playalong,
+    seed,
+  );
   const { bpm } = asPractised;
   const waiting = useWaiting(programme.groove, task);
   const { now: waitsAt, start: startWaiting, stop: stopWaiting, strike: strikeWaiting } = waiting;
@@ -97,7 +118,8 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
   // A ladder goes on by itself from take to take until it is stopped, the goal is reached, or nobody is heard.
   const [climbs, setClimbs] = useState(false);
   const onEnded = (ended: Judged | undefined) => {
-    if (climbs && (!ended?.whole || climbing.count(ended.judgement.verdict.about === 'clean').move === 'arrived')) setClimbs(false);
+    if (climbs && (!ended?.whole || climbing.count(ended.judgement.verdict.about === 'clean').move === 'arrived'))
+      setClimbs(false);
   };
   const attempt = useAttempt({
     playerId,
@@ -120,11 +142,17 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
     return tempos.map((tempo) => speedWord(groove, tempo, task, limits)).find(Boolean);
   }, [way, climbing.climb, groove, bpm, task, limits]);
   const unspoken = useMemo(
-    () => (asPractised.count || programme.calls ? schedule(plannedRun(programme, { ...asPractised, length: { rounds: 1 } })).unspoken : 0),
+    () =>
+      asPractised.count || programme.calls
+        ? schedule(plannedRun(programme, { ...asPractised, length: { rounds: 1 } })).unspoken
+        : 0,
     [programme, asPractised],
   );
   // While playing all rounds share one line: what was struck last lies on top.
-  const live = useMemo(() => (attempt.beads.length ? attempt.beads.map((bead) => ({ ...bead, round: 0 })) : undefined), [attempt.beads]);
+  const live = useMemo(
+    () => (attempt.beads.length ? attempt.beads.map((bead) => ({ ...bead, round: 0 })) : undefined),
+    [attempt.beads],
+  );
 
   const change = useCallback(
     (wanted: Partial<RoomSettings>) => {
@@ -156,7 +184,10 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
       setSeed(next);
       void start(begun, {
         ...(way === 'called' && chosenOf(practised, begun, school, next)),
-        backing: way === 'to music' ? { buffer: ready!, firstBeatMs: musical!.firstBeatMs / (musical!.speed / 100) } : undefined,
+        backing:
+          way === 'to music'
+            ? { buffer: ready!, firstBeatMs: musical!.firstBeatMs / (musical!.speed / 100) }
+            : undefined,
         loudness: way === 'ladder' && ladder.loudnesses ? loudnessAt(ladder, standing) : undefined,
       });
     }
@@ -197,7 +228,12 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
     },
     [strike, strikeWaiting],
   );
-  useRoomKeys({ keys, limbs, onToggle: toggle, onStrike: settings.player === 'keys' || waitsAt ? struckBy : undefined });
+  useRoomKeys({
+    keys,
+    limbs,
+    onToggle: toggle,
+    onStrike: settings.player === 'keys' || waitsAt ? struckBy : undefined,
+  });
 
   const practise = () => {
     const { bpm: slower, click, limbs: fewer } = judged!.judgement.verdict.practise;
@@ -233,8 +269,15 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
           }
         >
           <Box sx={{ display: 'grid', gap: 1.5, mt: -1 }}>
-            {!playing && <WayChoice way={way} ways={drill?.rule.caller ? ['called', ...WAYS] : WAYS} onChange={practiseAs} />}
-            <Notices say={attempt.say} rest={rest && !playing} tooFast={playing || judged ? undefined : tooFast} onRested={rested} />
+            {!playing && (
+              <WayChoice way={way} ways={drill?.rule.caller ? ['called', ...WAYS] : WAYS} onChange={practiseAs} />
+            )}
+            <Notices
+              say={attempt.say}
+              rest={rest && !playing}
+              tooFast={playing || judged ? undefined : tooFast}
+              onRested={rested}
+            />
             <Ways
               settings={settings}
               playing={playing}
@@ -242,7 +285,11 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
               sides={sides}
               playalong={playalong}
               waitsAt={waitsAt}
-              onChange={(wanted) => setSettings((before) => (playing ? { ...before, ...wanted } : changedWay({ ...before, ...wanted }, way, limbs)))}
+              onChange={(wanted) =>
+                setSettings((before) =>
+                  playing ? { ...before, ...wanted } : changedWay({ ...before, ...wanted }, way, limbs),
+                )
+              }
               onMoved={(tempo) => follow({ bpm: tempo })}
               onNextLimb={() => bringIn(follow)}
               onWithClick={withClick}
@@ -257,7 +304,13 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
               />
             )}
             {showsTake ? (
-              <JudgedTake judged={judged} school={school} onPractise={practise} onAgain={again} onPart={drill && practisePart} />
+              <JudgedTake
+                judged={judged}
+                school={school}
+                onPractise={practise}
+                onAgain={again}
+                onPart={drill && practisePart}
+              />
             ) : (
               <Stage
                 strip={
@@ -275,7 +328,9 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
                 }
                 count={count}
                 side={side}
-                layers={settings.layers && <TripletLayers plan={settings.layers} groove={programme.groove} handle={layers} />}
+                layers={
+                  settings.layers && <TripletLayers plan={settings.layers} groove={programme.groove} handle={layers} />
+                }
                 pads={
                   <Pads
                     limbs={limbs}
@@ -294,14 +349,23 @@ export function Room({ playerId, level, school, grooveId, groove, limits, drill,
                         isHeard={heard.includes(limb)}
                         last={task.length === 1}
                         fixed={waitsAt !== undefined}
-                        onTask={(on) => change({ task: limbs.filter((one) => (one === limb ? on : task.includes(one))) })}
-                        onHeard={(on) => change({ heard: limbs.filter((one) => (one === limb ? on : heard.includes(one))) })}
+                        onTask={(on) =>
+                          change({ task: limbs.filter((one) => (one === limb ? on : task.includes(one))) })
+                        }
+                        onHeard={(on) =>
+                          change({ heard: limbs.filter((one) => (one === limb ? on : heard.includes(one))) })
+                        }
                       />
                     )}
                   />
                 }
                 notes={
-                  <Notes unspoken={unspoken} called={Boolean(programme.calls)} reason={playing ? undefined : assignment?.reason} care={!playing && !tooFast} />
+                  <Notes
+                    unspoken={unspoken}
+                    called={Boolean(programme.calls)}
+                    reason={playing ? undefined : assignment?.reason}
+                    care={!playing && !tooFast}
+                  />
                 }
               />
             )}

@@ -100,15 +100,21 @@ function SaveDialog({ programme, settings, onClose }: SaveSoundProps & { onClose
       <DialogTitle id="save-sound">Save as sound</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 2 }}>
         <Typography>
-          {groove.title} at {tempoInWords(bpm)}, {plural(run.rounds, 'round')}, click on {planInWords(click)}: {lengthInWords(lengthMs)} minutes,{' '}
-          {((framesOf(rendering) * 2) / 1e6).toFixed(1)} MB (WAV).
+          {groove.title} at {tempoInWords(bpm)}, {plural(run.rounds, 'round')}, click on {planInWords(click)}:{' '}
+          {lengthInWords(lengthMs)} minutes, {((framesOf(rendering) * 2) / 1e6).toFixed(1)} MB (WAV).
         </Typography>
         <FormControlLabel
-          control={<Switch checked={withGroove} onChange={(_, on) => setWithGroove(on)} disabled={share !== undefined} />}
+          control={
+            <Switch checked={withGroove} onChange={(_, on) => setWithGroove(on)} disabled={share !== undefined} />
+          }
           label="With the groove, not the click alone"
         />
-        {tooLong && <Alert severity="warning">More than {MOST_MINUTES} minutes. Choose fewer rounds or a quicker tempo.</Alert>}
-        {share !== undefined && <LinearProgress variant="determinate" value={100 * share} aria-label="How much of it is done" />}
+        {tooLong && (
+          <Alert severity="warning">More than {MOST_MINUTES} minutes. Choose fewer rounds or a quicker tempo.</Alert>
+        )}
+        {share !== undefined && (
+          <LinearProgress variant="determinate" value={100 * share} aria-label="How much of it is done" />
+        )}
         <Box role="status">{say}</Box>
       </DialogContent>
       <DialogActions>

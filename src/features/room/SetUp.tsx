@@ -32,22 +32,56 @@ interface SetUpProps {
 }
 
 /** Where the count can be spoken, from most to least. */
-const SPOKEN: readonly ClickPlanName[] = ['every slot', '8ths', 'counts', '2 and 4', '1 only', 'every second bar', '2 bars on, 2 silent', 'thin out and back'];
+const SPOKEN: readonly ClickPlanName[] = [
+  'every slot',
+  '8ths',
+  'counts',
+  '2 and 4',
+  '1 only',
+  'every second bar',
+  '2 bars on, 2 silent',
+  'thin out and back',
+];
 const ONLY_IN: ClickPlan = { kind: 'silent' };
 
 const swingKey = (swing: Swing | 'straight' | undefined): string =>
   swing === undefined ? 'own' : swing === 'straight' ? swing : `${swing.value} ${swing.ratio}`;
 
 /** What is set less often: the spoken count, triplet layers, swing, lean, bars counted in. It may stand open while playing. */
-export function SetUp({ settings, groove, limbs, school, playing, swingFixed, unspoken, onChange, onClose }: SetUpProps) {
+export function SetUp({
+  settings,
+  groove,
+  limbs,
+  school,
+  playing,
+  swingFixed,
+  unspoken,
+  onChange,
+  onClose,
+}: SetUpProps) {
   const { count, layers, swing, lean } = settings;
   const swings = [...new Set([groove.swing?.value ?? '8th', '8th', '16th'])].flatMap((value) =>
     Object.entries(SWING_SCHOOLS).map(([name, ratio]) => ({ name, swing: { value, ratio } as Swing })),
   );
   const silent = [...new Set(Object.values(school.syllables).flat())].filter((word) => word && !isRecorded(word));
   return (
-    <Drawer anchor="right" open onClose={onClose} slotProps={{ paper: { role: 'dialog', 'aria-label': 'Set up', sx: { width: { xs: 1, sm: 400 } } } }}>
-      <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', px: 2.5, py: 1.5, borderBottom: 1, borderColor: 'divider' }}>
+    <Drawer
+      anchor="right"
+      open
+      onClose={onClose}
+      slotProps={{ paper: { role: 'dialog', 'aria-label': 'Set up', sx: { width: { xs: 1, sm: 400 } } } }}
+    >
+      <Box
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          justifyContent: 'space-between',
+          px: 2.5,
+          py: 1.5,
+          borderBottom: 1,
+          borderColor: 'divider',
+        }}
+      >
         <Typography variant="h2">Set up</Typography>
         <IconButton onClick={onClose} aria-label="Close" sx={{ width: 44, height: 44 }}>
           <CloseRounded />
@@ -58,8 +92,16 @@ export function SetUp({ settings, groove, limbs, school, playing, swingFixed, un
           <Pick
             label="Spoken"
             value={count === undefined ? 'off' : count.kind === 'silent' ? 'in' : planInWords(count)}
-            options={[['off', 'not spoken'], ['in', 'only while counting in'], ...SPOKEN.map((name): [string, string] => [name, `on ${name}`])]}
-            onPick={(name) => onChange({ count: name === 'off' ? undefined : name === 'in' ? ONLY_IN : CLICK_PLANS[name as ClickPlanName] })}
+            options={[
+              ['off', 'not spoken'],
+              ['in', 'only while counting in'],
+              ...SPOKEN.map((name): [string, string] => [name, `on ${name}`]),
+            ]}
+            onPick={(name) =>
+              onChange({
+                count: name === 'off' ? undefined : name === 'in' ? ONLY_IN : CLICK_PLANS[name as ClickPlanName],
+              })
+            }
           />
           <Pick
             label="Count in"
@@ -85,7 +127,12 @@ export function SetUp({ settings, groove, limbs, school, playing, swingFixed, un
               ['quarter triplet', '8th triplets to quarter triplets'],
               ['half triplet', '8th triplets to half-note triplets'],
             ]}
-            onPick={(to) => onChange({ layers: to === 'none' ? undefined : { to: to as 'quarter triplet' | 'half triplet', bars: layers?.bars ?? 4 } })}
+            onPick={(to) =>
+              onChange({
+                layers:
+                  to === 'none' ? undefined : { to: to as 'quarter triplet' | 'half triplet', bars: layers?.bars ?? 4 },
+              })
+            }
           />
           {layers && (
             <Pick
@@ -104,7 +151,10 @@ export function SetUp({ settings, groove, limbs, school, playing, swingFixed, un
             options={[
               ['own', `as written: ${feelInWords(groove.swing)}`],
               ['straight', 'straight'],
-              ...swings.map(({ name, swing: one }): [string, string] => [swingKey(one), `${feelInWords(one)} (${name})`]),
+              ...swings.map(({ name, swing: one }): [string, string] => [
+                swingKey(one),
+                `${feelInWords(one)} (${name})`,
+              ]),
             ]}
             onPick={(key) =>
               onChange({
@@ -120,14 +170,19 @@ export function SetUp({ settings, groove, limbs, school, playing, swingFixed, un
             }
           />
         </Part>
-        <Part title="Where on the beat" hint="First the exact place, then the lean. It is heard, drawn and judged there. Set it before you play.">
+        <Part
+          title="Where on the beat"
+          hint="First the exact place, then the lean. It is heard, drawn and judged there. Set it before you play."
+        >
           {limbs.map((limb) => {
             const ms = lean[limb] ?? 0;
             return (
               <Box key={limb}>
                 <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
                   <Typography>{opening(limb)}</Typography>
-                  <Typography color="textSecondary">{ms === 0 ? 'on the beat' : `${Math.abs(ms)} ms ${ms > 0 ? 'behind' : 'ahead'}`}</Typography>
+                  <Typography color="textSecondary">
+                    {ms === 0 ? 'on the beat' : `${Math.abs(ms)} ms ${ms > 0 ? 'behind' : 'ahead'}`}
+                  </Typography>
                 </Box>
                 <Slider
                   aria-label={opening(limb)}

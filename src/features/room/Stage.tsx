@@ -25,8 +25,14 @@ export function Stage({ strip, count, side, layers, pads, notes }: StageProps) {
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3 }}>
         {pads}
         <Box aria-hidden sx={{ minWidth: 200, textAlign: 'center', mx: 'auto' }}>
-          <Box ref={count} sx={{ fontFamily: FIGURE_FONT, fontWeight: 800, fontSize: 104, lineHeight: 0.9, minHeight: 94 }} />
-          <Box ref={side} sx={{ fontFamily: FIGURE_FONT, fontWeight: 700, fontSize: 26, minHeight: 36, color: 'secondary.main' }} />
+          <Box
+            ref={count}
+            sx={{ fontFamily: FIGURE_FONT, fontWeight: 800, fontSize: 104, lineHeight: 0.9, minHeight: 94 }}
+          />
+          <Box
+            ref={side}
+            sx={{ fontFamily: FIGURE_FONT, fontWeight: 700, fontSize: 26, minHeight: 36, color: 'secondary.main' }}
+          />
         </Box>
       </Box>
       {notes}

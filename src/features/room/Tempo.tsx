@@ -116,7 +116,14 @@ export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: bool
         aria-pressed={worded}
         aria-label={worded ? `Tempo word: ${italianWord(bpm)}` : 'Show the tempo word'}
         onClick={() => setWorded(!worded)}
-        sx={{ minWidth: 44, height: 44, px: 0.75, fontStyle: 'italic', color: 'text.secondary', display: { xs: 'none', sm: 'inline-flex' } }}
+        sx={{
+          minWidth: 44,
+          height: 44,
+          px: 0.75,
+          fontStyle: 'italic',
+          color: 'text.secondary',
+          display: { xs: 'none', sm: 'inline-flex' },
+        }}
       >
         {worded ? italianWord(bpm) : 'word'}
       </Button>
@@ -147,12 +154,30 @@ export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: bool
 }
 
 /** A phone has no room for those that are only for `wide` screens. */
-function Stepper({ label, wide, onClick, children }: { label: string; wide?: boolean; onClick: () => void; children: ReactNode }) {
+function Stepper({
+  label,
+  wide,
+  onClick,
+  children,
+}: {
+  label: string;
+  wide?: boolean;
+  onClick: () => void;
+  children: ReactNode;
+}) {
   return (
     <Button
       onClick={onClick}
       aria-label={label}
-      sx={{ minWidth: 44, width: 44, height: 44, p: 0, fontSize: 17, color: 'text.primary', ...(wide && { display: { xs: 'none', sm: 'inline-flex' } }) }}
+      sx={{
+        minWidth: 44,
+        width: 44,
+        height: 44,
+        p: 0,
+        fontSize: 17,
+        color: 'text.primary',
+        ...(wide && { display: { xs: 'none', sm: 'inline-flex' } }),
+      }}
     >
       {children}
     </Button>

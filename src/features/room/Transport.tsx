@@ -101,7 +101,9 @@ export function Transport({
           '& > *': { flex: 'none' },
         }}
       >
-        {!timeless && <ClickChoice click={settings.click} groove={groove} bpm={bpm} onChange={(click) => onChange({ click })} />}
+        {!timeless && (
+          <ClickChoice click={settings.click} groove={groove} bpm={bpm} onChange={(click) => onChange({ click })} />
+        )}
         {lengthSet && (
           <Choice
             label="Length"
@@ -126,7 +128,8 @@ export function Transport({
   );
 }
 
-const lengthInText = (length: Length): string => ('rounds' in length ? plural(length.rounds, 'round') : plural(length.minutes, 'minute'));
+const lengthInText = (length: Length): string =>
+  'rounds' in length ? plural(length.rounds, 'round') : plural(length.minutes, 'minute');
 
 interface ChoiceProps {
   label: ReactNode;

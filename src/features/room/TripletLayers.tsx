@@ -14,7 +14,15 @@ export interface LayersHandle {
 }
 
 /** The layers of a bar over one another: what each keeps of the one above. */
-export function TripletLayers({ plan, groove, handle }: { plan: LayerPlan; groove: Groove; handle: Ref<LayersHandle> }) {
+export function TripletLayers({
+  plan,
+  groove,
+  handle,
+}: {
+  plan: LayerPlan;
+  groove: Groove;
+  handle: Ref<LayersHandle>;
+}) {
   const rows = useRef<(HTMLElement | null)[]>([]);
   const target = LAYERS.indexOf(plan.to);
   const length = barLength(groove.bars[0]!.meter);
@@ -22,7 +30,11 @@ export function TripletLayers({ plan, groove, handle }: { plan: LayerPlan; groov
   useImperativeHandle(handle, () => ({
     bar: (barInRun) =>
       rows.current.forEach((row, layer) => {
-        if (row) row.style.opacity = layer === target || barInRun === undefined ? '1' : String(Math.max(0.08, helperLoudness(plan, Math.max(0, barInRun))));
+        if (row)
+          row.style.opacity =
+            layer === target || barInRun === undefined
+              ? '1'
+              : String(Math.max(0.08, helperLoudness(plan, Math.max(0, barInRun))));
       }),
   }));
   return (
@@ -35,7 +47,10 @@ export function TripletLayers({ plan, groove, handle }: { plan: LayerPlan; groov
           }}
           sx={{ display: 'flex', alignItems: 'center' }}
         >
-          <Typography variant="body2" sx={{ flex: 'none', width: { xs: 68, sm: 128 }, fontWeight: layer === target ? 700 : 450 }}>
+          <Typography
+            variant="body2"
+            sx={{ flex: 'none', width: { xs: 68, sm: 128 }, fontWeight: layer === target ? 700 : 450 }}
+          >
             {name === 'half triplet' ? 'half-note triplets' : `${name}s`}
           </Typography>
           <Box sx={{ position: 'relative', flex: 1, height: 20, borderBottom: 1, borderColor: 'divider', ml: 4.5 }}>

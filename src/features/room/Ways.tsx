@@ -33,7 +33,18 @@ interface WaysProps {
 }
 
 /** What belongs to the way a groove is practised. */
-export function Ways({ settings, playing, climbing, sides, playalong, waitsAt, onChange, onMoved, onNextLimb, onWithClick }: WaysProps) {
+export function Ways({
+  settings,
+  playing,
+  climbing,
+  sides,
+  playalong,
+  waitsAt,
+  onChange,
+  onMoved,
+  onNextLimb,
+  onWithClick,
+}: WaysProps) {
   switch (settings.way) {
     case 'through':
       return null;
@@ -41,10 +52,23 @@ export function Ways({ settings, playing, climbing, sides, playalong, waitsAt, o
       return <LadderPanel climbing={climbing} playing={playing} onMoved={onMoved} />;
     case 'build-up':
       return (
-        <BuildUpPanel buildUp={settings.buildUp} task={settings.task} playing={playing} onChange={(buildUp) => onChange({ buildUp })} onNext={onNextLimb} />
+        <BuildUpPanel
+          buildUp={settings.buildUp}
+          task={settings.task}
+          playing={playing}
+          onChange={(buildUp) => onChange({ buildUp })}
+          onNext={onNextLimb}
+        />
       );
     case 'back to back':
-      return <ContrastPanel contrast={settings.contrast} sides={sides} playing={playing} onChange={(contrast) => onChange({ contrast })} />;
+      return (
+        <ContrastPanel
+          contrast={settings.contrast}
+          sides={sides}
+          playing={playing}
+          onChange={(contrast) => onChange({ contrast })}
+        />
+      );
     case 'to music':
       return <MusicPanel playalong={playalong} playing={playing} />;
     case 'wait for me':

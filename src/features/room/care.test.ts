@@ -8,7 +8,8 @@ const minutes = (count: number) => count * 60_000;
 test('a pause is offered after 25 minutes of playing, short breaks not counted as rest', () => {
   let played = NOTHING_PLAYED;
   const start = 1_800_000_000_000;
-  for (let take = 0; take < 12; take++) played = sounded(played, start + take * minutes(3), start + take * minutes(3) + minutes(2));
+  for (let take = 0; take < 12; take++)
+    played = sounded(played, start + take * minutes(3), start + take * minutes(3) + minutes(2));
   expect([played.ms, wantsRest(played)]).toEqual([minutes(24), false]);
   played = sounded(played, start + minutes(36), start + minutes(37));
   expect(wantsRest(played)).toBe(true);

@@ -29,7 +29,8 @@ export function speedWord(groove: Groove, bpm: Bpm, task: readonly Limb[], limit
   const beyond = speeds(groove, bpm, limits).filter(({ limb, feel }) => feel === 'beyond' && task.includes(limb));
   if (!beyond.length) return undefined;
   const named = beyond.map(
-    ({ limb, perSecond }) => `the ${limb} ${perSecond.toFixed(1)} strokes a second (its limit is ${limits[isHand(limb) ? 'hand' : 'foot'][2]})`,
+    ({ limb, perSecond }) =>
+      `the ${limb} ${perSecond.toFixed(1)} strokes a second (its limit is ${limits[isHand(limb) ? 'hand' : 'foot'][2]})`,
   );
   return `At ${Math.round(bpm * 100) / 100} this asks ${named.join(' and ')}. Warm up first, climb in small steps, and stop when it hurts.`;
 }

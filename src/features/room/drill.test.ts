@@ -26,14 +26,22 @@ function drill(more: object = {}) {
   if (!written || !written.ok) throw new Error('none');
   return { rule, ...written.value };
 }
-const places = (groove: ReturnType<typeof drill>['groove']) => strokesOf(groove).flatMap(({ limb, at }) => (limb === 'right foot' ? [format(at)] : []));
+const places = (groove: ReturnType<typeof drill>['groove']) =>
+  strokesOf(groove).flatMap(({ limb, at }) => (limb === 'right foot' ? [format(at)] : []));
 const school = SCHOOLS[0];
 
 describe('what a drill sets in the room', () => {
   test('its click and one round of it; called when it was made for that; what was set as homework comes first', () => {
     const { groove, parts, rule } = drill({ click: '2 and 4' });
-    expect(firstSettings(groove, undefined, { parts, rule })).toMatchObject({ way: 'through', length: { rounds: 1 }, click: { kind: 'on', counts: [2, 4] } });
-    expect(firstSettings(groove, { tempo: 60, click: 'silent' }, { parts, rule })).toMatchObject({ bpm: 60, click: { kind: 'silent' } });
+    expect(firstSettings(groove, undefined, { parts, rule })).toMatchObject({
+      way: 'through',
+      length: { rounds: 1 },
+      click: { kind: 'on', counts: [2, 4] },
+    });
+    expect(firstSettings(groove, { tempo: 60, click: 'silent' }, { parts, rule })).toMatchObject({
+      bpm: 60,
+      click: { kind: 'silent' },
+    });
     const called = drill({ caller: { pace: 4, calls: 8 } });
     expect(firstSettings(called.groove, undefined, called)).toMatchObject({
       way: 'called',
@@ -42,7 +50,11 @@ describe('what a drill sets in the room', () => {
     });
   });
 
-  const settings = (more: Partial<RoomSettings>): RoomSettings => ({ ...firstSettings(drill().groove), range: [0, 1], ...more });
+  const settings = (more: Partial<RoomSettings>): RoomSettings => ({
+    ...firstSettings(drill().groove),
+    range: [0, 1],
+    ...more,
+  });
 
   test('only the exercises chosen are played, each with the rest after it', () => {
     const { groove, parts } = drill({ repeats: 2, rest: 1 });
@@ -80,7 +92,9 @@ describe('what a drill sets in the room', () => {
 
   test('a lean holds for the exercises too', () => {
     const { groove, parts } = drill();
-    expect(chosenOf({ groove, parts }, settings({ lean: { 'right foot': 12 } }), school, 1).groove.lean).toEqual({ 'right foot': 12 });
+    expect(chosenOf({ groove, parts }, settings({ lean: { 'right foot': 12 } }), school, 1).groove.lean).toEqual({
+      'right foot': 12,
+    });
   });
 });
 

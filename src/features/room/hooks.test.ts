@@ -30,7 +30,13 @@ beforeEach(() => {
 afterEach(() => vi.useRealTimers());
 
 describe('a ladder', () => {
-  const ladder: Climb['ladder'] = { ...usualClimb(72).ladder, start: 60, goal: 72, step: 4, rule: { by: 'takes', climb: 2, fall: 1 } };
+  const ladder: Climb['ladder'] = {
+    ...usualClimb(72).ladder,
+    start: 60,
+    goal: 72,
+    step: 4,
+    rule: { by: 'takes', climb: 2, fall: 1 },
+  };
   const climb: Climb = { version: 1, ladder, standing: { rung: 1, loudness: 0, clean: 0, failed: 0, done: false } };
   const begun = () => renderHook(() => useLadder('groove', climb)).result;
 
@@ -84,7 +90,10 @@ describe('a build-up', () => {
     for (const clean of [true, false, true]) result.current.onRound(() => clean, follow);
     expect(follow).not.toHaveBeenCalled();
     result.current.onRound(() => true, follow);
-    expect(follow).toHaveBeenCalledExactlyOnceWith({ task: ['right hand', 'right foot'], heard: ['right hand', 'right foot'] });
+    expect(follow).toHaveBeenCalledExactlyOnceWith({
+      task: ['right hand', 'right foot'],
+      heard: ['right hand', 'right foot'],
+    });
   });
 
   test('only when asked, in silence it stays silent, and when all are in nothing more comes', () => {
@@ -183,7 +192,10 @@ describe('the room’s keys', () => {
 
   test('in a field keys are typed; a button that was reached by Tab has its own Space, one that was clicked has not', () => {
     const { onToggle, onStrike } = begun();
-    const [field, button] = [document.body.appendChild(document.createElement('input')), document.body.appendChild(document.createElement('button'))];
+    const [field, button] = [
+      document.body.appendChild(document.createElement('input')),
+      document.body.appendChild(document.createElement('button')),
+    ];
     press('Space', field);
     press('KeyJ', field);
     expect([onToggle, onStrike].every((one) => one.mock.calls.length === 0)).toBe(true);
@@ -203,7 +215,15 @@ describe('the room’s keys', () => {
 });
 
 describe('the stage', () => {
-  const moment = (change: Partial<Moment>): Moment => ({ bar: 0, barInRun: 0, fraction: 0, countingIn: false, round: 0, share: 0, ...change });
+  const moment = (change: Partial<Moment>): Moment => ({
+    bar: 0,
+    barInRun: 0,
+    fraction: 0,
+    countingIn: false,
+    round: 0,
+    share: 0,
+    ...change,
+  });
   const begun = (more: Partial<Parameters<typeof useStage>[0]> = {}) => {
     const { result } = renderHook(() => useStage({ groove, school: SCHOOLS[0], bpm: 120, ...more }));
     const [playhead, fill, bar] = [vi.fn(), vi.fn(), vi.fn()];
@@ -231,9 +251,15 @@ describe('the stage', () => {
     const part = (from: number, times: number) => ({ say: `from ${from}`, places: [], from, bars: 1, times });
     const { result, playhead } = begun({ groove: { ...groove, bars }, parts: [part(0, 2), part(3, 2)] });
     act(() => result.current.onMoment(moment({ bar: 1, fraction: 0.25 })));
-    expect([playhead.mock.lastCall, result.current.onStage]).toEqual([[0, 0.25], { now: 0, next: { part: 1, inBars: 2 } }]);
+    expect([playhead.mock.lastCall, result.current.onStage]).toEqual([
+      [0, 0.25],
+      { now: 0, next: { part: 1, inBars: 2 } },
+    ]);
     act(() => result.current.onMoment(moment({ bar: 2, fraction: 0.25 })));
-    expect([playhead.mock.lastCall, result.current.onStage]).toEqual([[undefined, 0.25], { now: undefined, next: { part: 1, inBars: 1 } }]);
+    expect([playhead.mock.lastCall, result.current.onStage]).toEqual([
+      [undefined, 0.25],
+      { now: undefined, next: { part: 1, inBars: 1 } },
+    ]);
     act(() => result.current.onMoment(moment({ bar: 4 })));
     expect(result.current.onStage).toEqual({ now: 1 });
     act(() => result.current.onMoment(undefined));

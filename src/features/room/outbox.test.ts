@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 
-const answer = (status: number, body: object = {}) => ({ ok: status === 200, status, json: async () => body }) as unknown as Response;
+const answer = (status: number, body: object = {}) =>
+  ({ ok: status === 200, status, json: async () => body }) as unknown as Response;
 const fetched = vi.fn<(address: string, init: { body: string }) => Promise<Response>>();
 
 /** The outbox as a page has it that was just opened: nothing known but what the browser keeps. */
@@ -31,7 +32,10 @@ describe('a take is safe in the browser until the server has it', () => {
     fetched.mockResolvedValue(answer(200, { id: 'a' }));
     await post(take('a'));
     await vi.waitFor(() => expect(outboxState()).toMatchObject({ waiting: 0, kept: new Set(['a']), say: undefined }));
-    expect(fetched).toHaveBeenCalledExactlyOnceWith('/api/takes', expect.objectContaining({ method: 'POST', body: '{"id":"a"}' }));
+    expect(fetched).toHaveBeenCalledExactlyOnceWith(
+      '/api/takes',
+      expect.objectContaining({ method: 'POST', body: '{"id":"a"}' }),
+    );
     expect(heard).toHaveBeenCalled();
   });
 
@@ -39,7 +43,12 @@ describe('a take is safe in the browser until the server has it', () => {
     const { post, outboxState } = await reopened();
     fetched.mockRejectedValue(new TypeError('no network'));
     await post(take('a'));
-    await vi.waitFor(() => expect(outboxState()).toMatchObject({ waiting: 1, say: 'The server cannot be reached. They are sent by themselves.' }));
+    await vi.waitFor(() =>
+      expect(outboxState()).toMatchObject({
+        waiting: 1,
+        say: 'The server cannot be reached. They are sent by themselves.',
+      }),
+    );
     await vi.advanceTimersByTimeAsync(3000);
     await vi.waitFor(() => expect(fetched).toHaveBeenCalledTimes(2));
 

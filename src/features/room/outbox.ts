@@ -43,7 +43,10 @@ export function onOutbox(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
-const open = () => (database ??= openDB<Schema>('mochila', 1, { upgrade: (made) => void made.createObjectStore('takes', { keyPath: 'id' }) }));
+const open = () =>
+  (database ??= openDB<Schema>('mochila', 1, {
+    upgrade: (made) => void made.createObjectStore('takes', { keyPath: 'id' }),
+  }));
 
 /** Keeps a take in the browser and sends it. Resolves once it is safe here. */
 export async function post(take: WaitingTake): Promise<void> {
@@ -62,7 +65,11 @@ async function sendAll(playerId: string): Promise<void> {
   clearTimeout(timer);
   const db = await open();
   for (const take of (await db.getAll('takes')).filter((one) => one.playerId === playerId && !one.refused)) {
-    const answer = await fetch('/api/takes', { method: 'POST', headers: { 'content-type': 'application/json' }, body: take.body }).catch(() => undefined);
+    const answer = await fetch('/api/takes', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: take.body,
+    }).catch(() => undefined);
     if (answer?.ok) {
       await db.delete('takes', take.id);
       failures = 0;
@@ -74,7 +81,10 @@ async function sendAll(playerId: string): Promise<void> {
     } else {
       state = {
         ...state,
-        say: answer?.status === 401 ? 'You are signed out. Sign in again and they are sent.' : 'The server cannot be reached. They are sent by themselves.',
+        say:
+          answer?.status === 401
+            ? 'You are signed out. Sign in again and they are sent.'
+            : 'The server cannot be reached. They are sent by themselves.',
       };
       timer = setTimeout(() => void send(playerId), 1000 * PAUSES[Math.min(failures++, PAUSES.length - 1)]!);
       await count(playerId);

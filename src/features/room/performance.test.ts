@@ -62,7 +62,15 @@ describe('where we are', () => {
     player.now = -500;
     expect(performance.moment()).toMatchObject({ countingIn: true, fraction: 0.75 });
     player.now = 5000;
-    expect(performance.moment()).toEqual({ bar: 0, barInRun: 2, fraction: 0.5, countingIn: false, round: 2, share: 0.7, swing: undefined });
+    expect(performance.moment()).toEqual({
+      bar: 0,
+      barInRun: 2,
+      fraction: 0.5,
+      countingIn: false,
+      round: 2,
+      share: 0.7,
+      swing: undefined,
+    });
     expect(performance.over).toBe(false);
     player.now = 8400;
     expect(performance.over).toBe(true);
@@ -85,7 +93,9 @@ describe('a new tempo', () => {
     const { player, performance } = await begun();
     player.now = 2100;
     await performance.follow({ bpm: 60 });
-    expect(times(player, 'click').slice(4)).toEqual([0, 500, 1000, 1500, 2000, 2500, 3000, 3500, 4000, 5000, 6000, 7000, 8000, 9000, 10_000, 11_000]);
+    expect(times(player, 'click').slice(4)).toEqual([
+      0, 500, 1000, 1500, 2000, 2500, 3000, 3500, 4000, 5000, 6000, 7000, 8000, 9000, 10_000, 11_000,
+    ]);
     expect(player.starts).toBe(1);
     player.now = 12_400;
     performance.strike('right foot', 4000);
@@ -177,7 +187,9 @@ describe('swing, task and count set anew', () => {
     const { player, performance } = await begun({}, { changes: () => [{ fromBar: 3, swing: 'straight' }] });
     player.now = 100;
     await performance.follow({ swing: { value: '8th', ratio: '2' } });
-    expect(times(player, 'closed hat').filter((ms) => ms % 2000 > 100 && ms % 2000 < 400)).toEqual([250, 2333, 4333, 6250]);
+    expect(times(player, 'closed hat').filter((ms) => ms % 2000 > 100 && ms % 2000 < 400)).toEqual([
+      250, 2333, 4333, 6250,
+    ]);
   });
 
   test('the count is spoken from the next count on, and counted in when it was on from the first', async () => {
@@ -217,7 +229,9 @@ describe('round by round', () => {
 
 test('on a soft rung the groove is heard softer, the click as always; layers fade', async () => {
   const { player } = await begun({ layers: { to: 'quarter triplet', bars: 1 } }, { loudness: 'soft' });
-  const loud = (voice: string) => [...new Set(player.sounds.filter((sound) => sound.voice.startsWith(voice)).map((sound) => sound.loud ?? 1))];
+  const loud = (voice: string) => [
+    ...new Set(player.sounds.filter((sound) => sound.voice.startsWith(voice)).map((sound) => sound.loud ?? 1)),
+  ];
   expect([loud('kick'), loud('click'), loud('layer/0'), loud('layer/1')]).toEqual([[0.35], [1], [1, 0.3], [1]]);
 });
 
@@ -248,7 +262,10 @@ describe('strokes', () => {
 
   test('the nearest stroke of the limb is found for showing a hit', async () => {
     const { performance } = await begun();
-    expect(performance.nearest({ limb: 'right foot', ms: 1040 })?.stroke).toMatchObject({ limb: 'right foot', ms: 1000 });
+    expect(performance.nearest({ limb: 'right foot', ms: 1040 })?.stroke).toMatchObject({
+      limb: 'right foot',
+      ms: 1000,
+    });
     expect(performance.nearest({ limb: 'left foot', ms: 1040 })).toBeUndefined();
   });
 });

@@ -63,7 +63,18 @@ export function plannedRun({ groove, school, changes, calls }: Programme, settin
   const { bpm, click, countIn, count, layers, swing } = settings;
   const rounds = roundsOf(settings.length, groove, bpm);
   const spoken = count && { school, plan: count };
-  return { groove, tempo: steady(bpm, beatOf(groove)), swing, click, countIn, rounds, layers, count: spoken, changes: changes?.(rounds), calls };
+  return {
+    groove,
+    tempo: steady(bpm, beatOf(groove)),
+    swing,
+    click,
+    countIn,
+    rounds,
+    layers,
+    count: spoken,
+    changes: changes?.(rounds),
+    calls,
+  };
 }
 
 /** What a sound of a schedule is played as; `loud` scales the groove's own strokes. */
@@ -133,7 +144,9 @@ export class Performance {
       fraction: Math.min(1, (ms - one.startMs) / (one.endMs - one.startMs)),
       countingIn: one.barInRun < 0,
       round: Math.max(0, one.round),
-      swing: this.take.changes?.findLast(({ fromBar, swing }) => swing && fromBar <= Math.max(0, one.barInRun))?.swing ?? this.take.swing,
+      swing:
+        this.take.changes?.findLast(({ fromBar, swing }) => swing && fromBar <= Math.max(0, one.barInRun))?.swing ??
+        this.take.swing,
       share: Math.max(0, Math.min(1, (ms - startMs) / (endMs - startMs))),
     };
   }
@@ -158,7 +171,9 @@ export class Performance {
   cleanRound(round: number, level: Level): boolean {
     const bars = this.take.groove.bars.length;
     const playedMs = this.timed.bars.find(({ barInRun }) => barInRun === (round + 1) * bars - 1)!.endMs;
-    return judge({ ...this.take, playedMs }, level, { from: round * bars, to: (round + 1) * bars }).verdict.about === 'clean';
+    return (
+      judge({ ...this.take, playedMs }, level, { from: round * bars, to: (round + 1) * bars }).verdict.about === 'clean'
+    );
   }
 
   /** The simulated kit's strokes that have fallen due since the last asking. */
@@ -206,8 +221,11 @@ export class Performance {
     const bar = this.timed.bars.find(({ startMs }) => startMs >= soonest);
     const fromMs = onBarLine ? bar?.startMs : this.timed.countsMs.find((ms) => ms >= soonest);
     if (fromMs === undefined) return;
-    const fromBar = onBarLine ? bar!.barInRun : this.timed.bars.findLast(({ startMs }) => startMs <= fromMs + 1e-6)!.barInRun;
-    if (bpm !== undefined) this.take.tempo = [...this.take.tempo.filter((change) => change.fromBar < fromBar), { fromBar, bpm }];
+    const fromBar = onBarLine
+      ? bar!.barInRun
+      : this.timed.bars.findLast(({ startMs }) => startMs <= fromMs + 1e-6)!.barInRun;
+    if (bpm !== undefined)
+      this.take.tempo = [...this.take.tempo.filter((change) => change.fromBar < fromBar), { fromBar, bpm }];
     this.change(fromBar, { ...(click && { click }), ...(swing && { swing }), ...(task && { task }) });
     this.reschedule();
     this.player.replaceFrom(this.soundings(), fromMs - 0.5);
@@ -237,7 +255,12 @@ export class Performance {
 
   private scheduled(): Schedule {
     const { count, layers } = this.now;
-    return schedule({ ...runOf(this.take), layers, calls: this.programme.calls, ...(count && { count: { school: this.programme.school, plan: count } }) });
+    return schedule({
+      ...runOf(this.take),
+      layers,
+      calls: this.programme.calls,
+      ...(count && { count: { school: this.programme.school, plan: count } }),
+    });
   }
 
   private reschedule(): void {
@@ -256,7 +279,10 @@ export class Performance {
     const { hits, groove } = this.take;
     const last = Math.max(...hits.map(({ ms }) => ms));
     // Stopped by hand, what would have come after the last stroke was not attempted.
-    const played = heard >= this.timed.endMs ? this.timed.endMs : Math.min(heard, last + valueMs(beatOf(groove), tempoMapOf(this.take)) / 2);
+    const played =
+      heard >= this.timed.endMs
+        ? this.timed.endMs
+        : Math.min(heard, last + valueMs(beatOf(groove), tempoMapOf(this.take)) / 2);
     if (!hits.length || played <= 0) return undefined;
     return { ...this.take, playedMs: Math.round(played) };
   }
@@ -275,7 +301,9 @@ export class Performance {
 
   private simulated(): Hit[] {
     const { player } = this.settings;
-    return player === 'keys' ? [] : simulateKit(this.timed, (bar) => taskAt(this.take, bar), KIT_FAULTS[player], this.seed);
+    return player === 'keys'
+      ? []
+      : simulateKit(this.timed, (bar) => taskAt(this.take, bar), KIT_FAULTS[player], this.seed);
   }
 
   /** Click, count, layers, the limbs that are to be heard, and the kit's own strokes. */
@@ -283,7 +311,8 @@ export class Performance {
     const kit = this.settings.player !== 'keys';
     const loud = LOUD[this.programme.loudness ?? 'loud'];
     const isHeard = (sound: TimedSound) =>
-      sound.kind !== 'stroke' || (this.now.heard.includes(sound.limb) && !(kit && taskAt(this.take, sound.barInRun).includes(sound.limb)));
+      sound.kind !== 'stroke' ||
+      (this.now.heard.includes(sound.limb) && !(kit && taskAt(this.take, sound.barInRun).includes(sound.limb)));
     return [
       ...timed.sounds.filter(isHeard).map((sound) => soundingOf(sound, loud)),
       ...this.kitHits.map(({ limb, ms }) => ({ ms, voice: this.programme.voices[limb] ?? ('pad/tap' as const) })),

@@ -12,12 +12,16 @@ test('what an address asks of the room is taken where it can be', () => {
   });
 });
 
-test.each([{ bpm: '900' }, { bpm: 'x' }, { click: 'loud' }, { limbs: 'left foot' }, { limbs: '' }, {}])('%o asks for nothing that can be', (asked) => {
-  expect(settingsAsked(asked, limbs)).toEqual({});
-});
+test.each([{ bpm: '900' }, { bpm: 'x' }, { click: 'loud' }, { limbs: 'left foot' }, { limbs: '' }, {}])(
+  '%o asks for nothing that can be',
+  (asked) => {
+    expect(settingsAsked(asked, limbs)).toEqual({});
+  },
+);
 
 test('a letter may be a limb’s key; keys with work of their own may not', () => {
   expect(limbKeyOf({ code: 'KeyK', key: 'k' })).toEqual({ code: 'KeyK', label: 'K' });
   expect(limbKeyOf({ code: 'ArrowUp', key: 'ArrowUp' })).toEqual({ code: 'ArrowUp', label: 'ArrowUp' });
-  for (const code of ['Space', 'Tab', 'Escape', 'ShiftLeft', '']) expect(limbKeyOf({ code, key: code })).toBeUndefined();
+  for (const code of ['Space', 'Tab', 'Escape', 'ShiftLeft', ''])
+    expect(limbKeyOf({ code, key: code })).toBeUndefined();
 });

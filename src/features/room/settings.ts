@@ -70,7 +70,11 @@ export function roundsOf(length: Length, groove: Groove, bpm: Bpm): number {
 }
 
 /** How the room is set for a groove at first; what is set as homework has its own tempo and click. */
-export function firstSettings(groove: Groove, assignment?: { tempo: Bpm; click: ClickPlanName }, drill?: Pick<WrittenDrill, 'parts' | 'rule'>): RoomSettings {
+export function firstSettings(
+  groove: Groove,
+  assignment?: { tempo: Bpm; click: ClickPlanName },
+  drill?: Pick<WrittenDrill, 'parts' | 'rule'>,
+): RoomSettings {
   const limbs = limbsIn(groove);
   return {
     way: drill?.rule.caller ? 'called' : 'through',

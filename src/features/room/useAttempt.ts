@@ -54,7 +54,11 @@ export function useAttempt(options: AttemptOptions) {
   const show = useCallback((hit: Hit) => {
     setStruck((before) => ({ limb: hit.limb, count: (before?.count ?? 0) + 1 }));
     const near = performance_.current?.nearest(hit);
-    if (near) setBeads((before) => [...before.slice(-199), beadOf(hit, near, latest.current.level, before.length ? Number(before.at(-1)!.key) + 1 : 0)]);
+    if (near)
+      setBeads((before) => [
+        ...before.slice(-199),
+        beadOf(hit, near, latest.current.level, before.length ? Number(before.at(-1)!.key) + 1 : 0),
+      ]);
   }, []);
 
   const finish = useCallback(async (note?: string) => {
@@ -78,9 +82,22 @@ export function useAttempt(options: AttemptOptions) {
     setSay(note);
     latest.current.onEnded?.(judged);
     try {
-      await post({ id, playerId, body: JSON.stringify({ id, playerId, grooveId, assignmentId, playedAt: new Date().toISOString(), take: writeTake(take) }) });
+      await post({
+        id,
+        playerId,
+        body: JSON.stringify({
+          id,
+          playerId,
+          grooveId,
+          assignmentId,
+          playedAt: new Date().toISOString(),
+          take: writeTake(take),
+        }),
+      });
     } catch {
-      setSay('This browser keeps nothing (private window, or its storage is full), so the take is shown but not kept. Allow storage and play it again.');
+      setSay(
+        'This browser keeps nothing (private window, or its storage is full), so the take is shown but not kept. Allow storage and play it again.',
+      );
     }
   }, []);
 
@@ -94,10 +111,17 @@ export function useAttempt(options: AttemptOptions) {
       if (!player.current) {
         player.current = await Player.open();
         player.current.setLevel(level.current);
-        player.current.onInterrupted(() => void finish('The sound was taken away, so the take ends here. What was played is kept; press play to go on.'));
+        player.current.onInterrupted(
+          () =>
+            void finish(
+              'The sound was taken away, so the take ends here. What was played is kept; press play to go on.',
+            ),
+        );
         player.current.onDevicesChanged(() => {
           if (performance_.current)
-            setSay('The sound device has changed, and the sound goes on through another. If you hear nothing, stop and press play again.');
+            setSay(
+              'The sound device has changed, and the sound goes on through another. If you hear nothing, stop and press play again.',
+            );
         });
       }
       await player.current.prepare(Object.values(latest.current.programme.voices));
@@ -165,7 +189,9 @@ export function useAttempt(options: AttemptOptions) {
     if (status !== 'playing') return;
     const onHidden = () => {
       if (document.visibilityState === 'hidden' && performance_.current?.isStruck)
-        void finish('The page went out of sight, where no stroke can be heard, so the take ends there. What was played is kept.');
+        void finish(
+          'The page went out of sight, where no stroke can be heard, so the take ends there. What was played is kept.',
+        );
     };
     document.addEventListener('visibilitychange', onHidden);
     return () => document.removeEventListener('visibilitychange', onHidden);
@@ -213,11 +239,24 @@ export function useAttempt(options: AttemptOptions) {
   return { status, say, beads, struck, judged, start, stop: finish, strike, follow, again, setLevel, listen };
 }
 
-function beadOf(hit: Hit, { stroke, startMs, endMs }: NonNullable<ReturnType<Performance['nearest']>>, level: Level, number: number): Bead {
+function beadOf(
+  hit: Hit,
+  { stroke, startMs, endMs }: NonNullable<ReturnType<Performance['nearest']>>,
+  level: Level,
+  number: number,
+): Bead {
   const errorMs = hit.ms - stroke.ms;
   const due = (100 * (stroke.ms - startMs)) / (endMs - startMs);
   const offset = Math.max(-12, Math.min(12, (100 * WIDENED * errorMs) / (endMs - startMs)));
   // What can be heard depends on the gap; while playing the least of it does for the colour.
   const kind = kindOf(errorMs, LEVEL_FACTORS[level] * canBeHeardMs(0));
-  return { key: String(number), limb: hit.limb, bar: stroke.bar, round: stroke.round, percent: due + offset, kind, title: errorInWords(errorMs) };
+  return {
+    key: String(number),
+    limb: hit.limb,
+    bar: stroke.bar,
+    round: stroke.round,
+    percent: due + offset,
+    kind,
+    title: errorInWords(errorMs),
+  };
 }

@@ -35,7 +35,13 @@ export function useLadder(grooveId: string, first: Climb): Climbing {
       // What could not be kept stands on in this window, and is kept with the next step.
       void keepLadderAction(grooveId, next)
         .catch(() => false)
-        .then((kept) => kept || setSaid('The server cannot be reached: the ladder stands on in this window and is kept with its next step.'));
+        .then(
+          (kept) =>
+            kept ||
+            setSaid(
+              'The server cannot be reached: the ladder stands on in this window and is kept with its next step.',
+            ),
+        );
     },
     [grooveId],
   );

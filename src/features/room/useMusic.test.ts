@@ -14,7 +14,11 @@ const file = (name: string) => ({ name }) as File;
 beforeEach(() => {
   localStorage.clear();
   reads.mockReset().mockImplementation(async ({ name }) => music(name));
-  slows.mockReset().mockImplementation(async (buffer, speed) => (speed === 1 ? buffer : bufferOf(`${(buffer as unknown as Music).name} at ${speed}`)));
+  slows
+    .mockReset()
+    .mockImplementation(async (buffer, speed) =>
+      speed === 1 ? buffer : bufferOf(`${(buffer as unknown as Music).name} at ${speed}`),
+    );
 });
 
 const opened = async (name = 'song.wav') => {
@@ -26,7 +30,10 @@ const opened = async (name = 'song.wav') => {
 describe('a file that is opened', () => {
   test('begins with the groove’s tempo at full speed, ready to be played to', async () => {
     const result = await opened();
-    expect(result.current).toMatchObject({ settings: { name: 'song.wav', bpm: 92, firstBeatMs: 0, speed: 100 }, busy: undefined });
+    expect(result.current).toMatchObject({
+      settings: { name: 'song.wav', bpm: 92, firstBeatMs: 0, speed: 100 },
+      busy: undefined,
+    });
     expect(result.current.ready).toEqual(bufferOf('song.wav'));
   });
 
@@ -67,7 +74,9 @@ describe('slowed', () => {
   test('only the last speed asked for counts, whichever is made first', async () => {
     const result = await opened();
     const finish = new Map<number, () => void>();
-    slows.mockImplementation((_, speed) => new Promise((resolve) => finish.set(speed, () => resolve(bufferOf(`at ${speed}`)))));
+    slows.mockImplementation(
+      (_, speed) => new Promise((resolve) => finish.set(speed, () => resolve(bufferOf(`at ${speed}`)))),
+    );
     await act(async () => result.current.change({ speed: 75 }));
     await act(async () => result.current.change({ speed: 50 }));
     await act(async () => finish.get(0.5)!());
@@ -82,7 +91,11 @@ describe('slowed', () => {
       return buffer;
     });
     await act(async () => result.current.change({ speed: 60 }));
-    expect(result.current).toMatchObject({ ready: undefined, busy: undefined, say: 'This browser cannot slow the music down. Play it at 100 %.' });
+    expect(result.current).toMatchObject({
+      ready: undefined,
+      busy: undefined,
+      say: 'This browser cannot slow the music down. Play it at 100 %.',
+    });
     await act(async () => result.current.change({ speed: 100 }));
     expect(result.current.ready).toEqual(bufferOf('song.wav'));
   });
@@ -92,7 +105,11 @@ test('a file that cannot be read says why, and what was open before stays open',
   const result = await opened();
   reads.mockRejectedValue(new Error('“noise.txt” cannot be decoded.'));
   await act(async () => result.current.open(file('noise.txt')));
-  expect(result.current).toMatchObject({ say: '“noise.txt” cannot be decoded.', settings: { name: 'song.wav' }, busy: undefined });
+  expect(result.current).toMatchObject({
+    say: '“noise.txt” cannot be decoded.',
+    settings: { name: 'song.wav' },
+    busy: undefined,
+  });
   expect(result.current.ready).toEqual(bufferOf('song.wav'));
 });
 

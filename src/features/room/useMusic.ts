@@ -48,7 +48,11 @@ export function useMusic(bpm: Bpm): Playalong {
   const slow = useCallback((music: Music, speed: number) => {
     const mine = ++wanted.current;
     setBusy(speed === 100 ? undefined : { what: 'slowing', share: 0 });
-    void slowed(music.buffer, speed / 100, (share) => wanted.current === mine && setBusy({ what: 'slowing', share })).then(
+    void slowed(
+      music.buffer,
+      speed / 100,
+      (share) => wanted.current === mine && setBusy({ what: 'slowing', share }),
+    ).then(
       (buffer) => {
         if (wanted.current !== mine) return;
         setMade({ hash: music.hash, speed, buffer });
@@ -70,7 +74,12 @@ export function useMusic(bpm: Bpm): Playalong {
       void readMusic(file).then(
         (music) => {
           if (wanted.current !== mine) return;
-          const settings = remembered(music.hash) ?? { name: music.name.slice(0, 300), bpm, firstBeatMs: 0, speed: 100 };
+          const settings = remembered(music.hash) ?? {
+            name: music.name.slice(0, 300),
+            bpm,
+            firstBeatMs: 0,
+            speed: 100,
+          };
           setOpened({ music, settings });
           slow(music, settings.speed);
         },
@@ -102,6 +111,7 @@ export function useMusic(bpm: Bpm): Playalong {
     },
     [],
   );
-  const ready = opened && made?.hash === opened.music.hash && made.speed === opened.settings.speed ? made.buffer : undefined;
+  const ready =
+    opened && made?.hash === opened.music.hash && made.speed === opened.settings.speed ? made.buffer : undefined;
   return { ...opened, say, busy, ready, open, change };
 }

@@ -41,7 +41,8 @@ export function chosenOf(
 ): Practised & Partial<Pick<Called, 'calls'>> {
   const whole = { groove: leaned(groove, lean), parts };
   if (!parts) return whole;
-  if (way === 'called') return called({ groove: whole.groove, parts: [...parts] }, { range, pace, calls, seed }, school);
+  if (way === 'called')
+    return called({ groove: whole.groove, parts: [...parts] }, { range, pace, calls, seed }, school);
   return onlyParts({ groove: whole.groove, parts }, range);
 }
 
@@ -62,20 +63,31 @@ export function useProgramme(
   const sides = useMemo(() => sidesOf(chosen.groove, contrast.what, contrast.bars), [chosen, contrast]);
   const against = way === 'back to back' && sides.ok ? sides.value : undefined;
   const programme = useMemo((): Programme => {
-    const voices = Object.fromEntries(lanesOf(groove).map(({ limb, surface }) => [limb, `${surface}/tap`])) as Partial<Record<Limb, VoiceName>>;
-    return { school, voices, ...(against ? { groove: against.groove, changes: (rounds: number) => turnsOf(against, rounds) } : chosen) };
+    const voices = Object.fromEntries(lanesOf(groove).map(({ limb, surface }) => [limb, `${surface}/tap`])) as Partial<
+      Record<Limb, VoiceName>
+    >;
+    return {
+      school,
+      voices,
+      ...(against ? { groove: against.groove, changes: (rounds: number) => turnsOf(against, rounds) } : chosen),
+    };
   }, [groove, chosen, school, against]);
   const { music, settings: musical } = playalong;
   const asPractised = useMemo((): RoomSettings => {
     const { groove: played } = chosen;
     if (way === 'ladder') {
       const { unit, many } = climb.ladder.length;
-      const length = unit === 'bars' ? { rounds: Math.max(1, Math.ceil(many / played.bars.length)) } : { minutes: many };
+      const length =
+        unit === 'bars' ? { rounds: Math.max(1, Math.ceil(many / played.bars.length)) } : { minutes: many };
       return { ...settings, bpm: bpmAt(climb.ladder, climb.standing), length };
     }
     if (way === 'called') return { ...settings, length: { rounds: 1 } };
     if (way === 'to music' && music && musical)
-      return { ...settings, bpm: heardBpm(musical), length: { rounds: roundsUnder(played, musical, music.buffer.duration * 1000) } };
+      return {
+        ...settings,
+        bpm: heardBpm(musical),
+        length: { rounds: roundsUnder(played, musical, music.buffer.duration * 1000) },
+      };
     return settings;
   }, [way, settings, climb, chosen, music, musical]);
   return { programme, asPractised, sides, against };

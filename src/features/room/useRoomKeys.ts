@@ -45,4 +45,6 @@ export function useRoomKeys({ keys, limbs, onToggle, onStrike }: RoomKeys): void
 }
 
 const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || (target instanceof HTMLElement && target.closest('[role="listbox"]') !== null);
+  target instanceof HTMLInputElement ||
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLElement && target.closest('[role="listbox"]') !== null);

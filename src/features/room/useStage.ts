@@ -81,7 +81,10 @@ export function useStage({ groove, school, bpm, swing, parts, against, waitsAt }
 /** What is on and what comes next in a bar of a drill; in a rest only what comes next. */
 export function stageAt(parts: readonly Part[], bar: number): OnStage {
   const next = parts.findIndex(({ from }) => from > bar);
-  return { now: partAt(parts, bar)?.index, ...(next >= 0 && { next: { part: next, inBars: parts[next]!.from - bar } }) };
+  return {
+    now: partAt(parts, bar)?.index,
+    ...(next >= 0 && { next: { part: next, inBars: parts[next]!.from - bar } }),
+  };
 }
 
 function write(where: HTMLElement | null, word: string): void {

@@ -17,14 +17,29 @@ interface TakeLogProps {
 /** Every take one may see, the newest first; a teacher's can be narrowed to one student. */
 export function TakeLog({ teacher, students, chosen, takes }: TakeLogProps) {
   return (
-    <Page title="Log" note={takes.length ? `${plural(takes.length, 'take')}${takes.length === 100 ? ', the newest' : ''}` : undefined}>
+    <Page
+      title="Log"
+      note={takes.length ? `${plural(takes.length, 'take')}${takes.length === 100 ? ', the newest' : ''}` : undefined}
+    >
       {students.length > 0 && (
-        <Stack direction="row" useFlexGap component="nav" aria-label="Students" sx={{ flexWrap: 'wrap', gap: 1, mb: 2.5 }}>
+        <Stack
+          direction="row"
+          useFlexGap
+          component="nav"
+          aria-label="Students"
+          sx={{ flexWrap: 'wrap', gap: 1, mb: 2.5 }}
+        >
           <Button href="/takes" size="small" variant={chosen ? 'outlined' : 'contained'} aria-current={!chosen}>
             All
           </Button>
           {students.map(({ id, name }) => (
-            <Button key={id} href={`/takes?student=${id}`} size="small" variant={chosen === id ? 'contained' : 'outlined'} aria-current={chosen === id}>
+            <Button
+              key={id}
+              href={`/takes?student=${id}`}
+              size="small"
+              variant={chosen === id ? 'contained' : 'outlined'}
+              aria-current={chosen === id}
+            >
               {name}
             </Button>
           ))}

@@ -40,7 +40,8 @@ export function StudentToday({ student, assignments, recent }: StudentTodayProps
     >
       {!first && (
         <EmptyState title="Nothing is set for you yet">
-          Your teacher has not set a groove. As soon as one is set it stands here with its tempo, and one touch starts it.
+          Your teacher has not set a groove. As soon as one is set it stands here with its tempo, and one touch starts
+          it.
         </EmptyState>
       )}
       {first && <Main assignment={first} student={student} />}
@@ -50,7 +51,18 @@ export function StudentToday({ student, assignments, recent }: StudentTodayProps
             Then
           </Typography>
           {others.map((one) => (
-            <Box key={one.id} sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', py: 1.5, borderTop: 1, borderColor: 'divider' }}>
+            <Box
+              key={one.id}
+              sx={{
+                display: 'flex',
+                flexWrap: 'wrap',
+                gap: 2,
+                alignItems: 'center',
+                py: 1.5,
+                borderTop: 1,
+                borderColor: 'divider',
+              }}
+            >
               <Box sx={{ flex: '1 1 320px', minWidth: 0 }}>
                 <Typography sx={{ fontWeight: 650 }}>
                   {one.title}{' '}
@@ -62,7 +74,12 @@ export function StudentToday({ student, assignments, recent }: StudentTodayProps
                   {one.reason}
                 </Typography>
               </Box>
-              <Button href={`/room/${one.groove_id}`} variant="outlined" startIcon={<PlayArrowRounded />} sx={{ minHeight: 44 }}>
+              <Button
+                href={`/room/${one.groove_id}`}
+                variant="outlined"
+                startIcon={<PlayArrowRounded />}
+                sx={{ minHeight: 44 }}
+              >
                 Open in the room
               </Button>
             </Box>
@@ -89,7 +106,14 @@ function Main({ assignment, student }: { assignment: StudentTodayProps['assignme
     <Box
       component="section"
       aria-label={assignment.title}
-      sx={{ maxWidth: 1080, bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 2, p: { xs: 2, sm: 3 } }}
+      sx={{
+        maxWidth: 1080,
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 2,
+        p: { xs: 2, sm: 3 },
+      }}
     >
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'flex-end', gap: 3, mb: 2.5 }}>
         <Box sx={{ flex: '1 1 340px', minWidth: 0 }}>
@@ -97,7 +121,9 @@ function Main({ assignment, student }: { assignment: StudentTodayProps['assignme
             {assignment.title}
           </Typography>
           <Typography color="textSecondary">{drill ? drillInWords(drill) : grooveInWords(groove)}</Typography>
-          <Typography sx={{ mt: 1.5, fontSize: '1.1rem', maxWidth: 560, overflowWrap: 'anywhere' }}>{assignment.reason}</Typography>
+          <Typography sx={{ mt: 1.5, fontSize: '1.1rem', maxWidth: 560, overflowWrap: 'anywhere' }}>
+            {assignment.reason}
+          </Typography>
           <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>
             Set by {assignment.set_by}
           </Typography>

@@ -28,8 +28,8 @@ export function TeacherToday({ news, workshop }: { news: StudentNews[]; workshop
             </Button>
           }
         >
-          With a student here you can set a groove to practise. What they play comes back to this page, with what to fix first. Eight grooves are on the shelf
-          already; try one <Link href="/grooves">in the room</Link>.
+          With a student here you can set a groove to practise. What they play comes back to this page, with what to fix
+          first. Eight grooves are on the shelf already; try one <Link href="/grooves">in the room</Link>.
         </EmptyState>
       )}
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 340px), 1fr))', gap: 2 }}>
@@ -45,7 +45,16 @@ function StudentCard({ one }: { one: StudentNews }) {
   return (
     <Box
       component="article"
-      sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 2, p: 2.25, display: 'flex', flexDirection: 'column', gap: 1 }}
+      sx={{
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 2,
+        p: 2.25,
+        display: 'flex',
+        flexDirection: 'column',
+        gap: 1,
+      }}
     >
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline' }}>
         <Typography variant="h2" sx={{ overflowWrap: 'anywhere' }}>
@@ -54,7 +63,9 @@ function StudentCard({ one }: { one: StudentNews }) {
           </Link>
         </Typography>
         <Typography variant="body2" color="textSecondary" sx={{ ml: 'auto', whiteSpace: 'nowrap' }}>
-          {one.takes_this_week ? `${plural(one.takes_this_week, 'take')} on ${plural(one.days_this_week, 'day')} of 7` : 'nothing this week'}
+          {one.takes_this_week
+            ? `${plural(one.takes_this_week, 'take')} on ${plural(one.days_this_week, 'day')} of 7`
+            : 'nothing this week'}
         </Typography>
       </Box>
       {one.last_id && one.last_at ? (
@@ -70,7 +81,9 @@ function StudentCard({ one }: { one: StudentNews }) {
           </Typography>
         </>
       ) : (
-        <Typography color="textSecondary">{one.open ? 'Has not played yet.' : 'Nothing is set yet: open the page and set a groove.'}</Typography>
+        <Typography color="textSecondary">
+          {one.open ? 'Has not played yet.' : 'Nothing is set yet: open the page and set a groove.'}
+        </Typography>
       )}
     </Box>
   );

@@ -12,7 +12,8 @@ import type { SectionProps } from './WorkshopPage';
 
 export function FeelTable({ settings, problems, onChange }: SectionProps) {
   const { feels } = settings;
-  const change = (index: number, row: Partial<StyleFeel>) => onChange({ feels: feels.with(index, { ...feels[index]!, ...row }) });
+  const change = (index: number, row: Partial<StyleFeel>) =>
+    onChange({ feels: feels.with(index, { ...feels[index]!, ...row }) });
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
       {feels.map(({ style, feel, reason }, index) => (
@@ -49,14 +50,19 @@ export function FeelTable({ settings, problems, onChange }: SectionProps) {
             onChange={({ target }) => change(index, { reason: target.value.slice(0, 200) })}
             sx={{ flex: '1 1 240px' }}
           />
-          <IconButton aria-label={`Delete ${style || 'this style'}`} onClick={() => onChange({ feels: feels.toSpliced(index, 1) })}>
+          <IconButton
+            aria-label={`Delete ${style || 'this style'}`}
+            onClick={() => onChange({ feels: feels.toSpliced(index, 1) })}
+          >
             <DeleteOutlined />
           </IconButton>
         </Box>
       ))}
       {feels.length < 40 && (
         <Box>
-          <Button onClick={() => onChange({ feels: [...feels, { style: '', feel: 'straight', reason: '' }] })}>Add a style</Button>
+          <Button onClick={() => onChange({ feels: [...feels, { style: '', feel: 'straight', reason: '' }] })}>
+            Add a style
+          </Button>
         </Box>
       )}
     </Box>

@@ -9,7 +9,10 @@ import type { SectionProps } from './WorkshopPage';
 const COLUMNS = ['comfortable up to', 'fast up to', 'hardly anybody above'] as const;
 
 export function LimitsTable({ settings, problems, onChange }: SectionProps) {
-  const [typed, setTyped] = useState(() => ({ hand: settings.limits.hand.map(String), foot: settings.limits.foot.map(String) }));
+  const [typed, setTyped] = useState(() => ({
+    hand: settings.limits.hand.map(String),
+    foot: settings.limits.foot.map(String),
+  }));
   const set = (limb: 'hand' | 'foot', index: number, text: string) => {
     const next = { ...typed, [limb]: typed[limb].with(index, text) };
     setTyped(next);

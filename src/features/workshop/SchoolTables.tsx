@@ -12,8 +12,10 @@ import type { SectionProps } from './WorkshopPage';
 /** A table of syllables for each school of the teacher's own: a row a division, a word a slot after the number. */
 export function SchoolTables({ settings, problems, onChange }: SectionProps) {
   const { schools } = settings;
-  const change = (index: number, school: School | undefined) => onChange({ schools: school ? schools.with(index, school) : schools.toSpliced(index, 1) });
-  const add = (like: School) => onChange({ schools: [...schools, { name: `${like.name}, mine`, syllables: { ...like.syllables } }] });
+  const change = (index: number, school: School | undefined) =>
+    onChange({ schools: school ? schools.with(index, school) : schools.toSpliced(index, 1) });
+  const add = (like: School) =>
+    onChange({ schools: [...schools, { name: `${like.name}, mine`, syllables: { ...like.syllables } }] });
   return (
     <Box sx={{ display: 'grid', gap: 2.5 }}>
       {schools.map((school, index) => (
@@ -86,7 +88,10 @@ function Row({ school, division, problem, onChange }: RowProps) {
         onChange(syllablesFrom(target.value.slice(0, 120)));
       }}
       error={Boolean(problem)}
-      helperText={problem ?? (said.length ? heard : `Passed in silence. ${division - 1} ${division === 2 ? 'word' : 'words'} wanted.`)}
+      helperText={
+        problem ??
+        (said.length ? heard : `Passed in silence. ${division - 1} ${division === 2 ? 'word' : 'words'} wanted.`)
+      }
       autoComplete="off"
     />
   );

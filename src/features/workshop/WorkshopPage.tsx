@@ -19,7 +19,15 @@ export interface SectionProps {
 }
 
 /** What holds for the whole workshop: the teacher's own schools of counting, the limits of speed, which feel a style wants. */
-export function WorkshopPage({ name, settings: opened, children }: { name: string; settings: WorkshopSettings; children: ReactNode }) {
+export function WorkshopPage({
+  name,
+  settings: opened,
+  children,
+}: {
+  name: string;
+  settings: WorkshopSettings;
+  children: ReactNode;
+}) {
   const [settings, setSettings] = useState(opened);
   const [problems, setProblems] = useState<SettingsProblems>({});
   const [say, setSay] = useState<string>();
@@ -39,7 +47,9 @@ export function WorkshopPage({ name, settings: opened, children }: { name: strin
         setProblems(wrong);
         setSay(Object.keys(wrong).length ? undefined : 'Kept. It holds for everybody in the workshop from now on.');
       } catch {
-        setProblems({ '': 'The server cannot be reached. Nothing is lost: what you typed stays here, try again in a moment.' });
+        setProblems({
+          '': 'The server cannot be reached. Nothing is lost: what you typed stays here, try again in a moment.',
+        });
       }
     });
   const wrong = Object.keys(problems).length;
@@ -59,11 +69,18 @@ export function WorkshopPage({ name, settings: opened, children }: { name: strin
             {say}
           </Alert>
         )}
-        {wrong > 0 && <Alert severity="error">{problems[''] ?? 'Something cannot be kept as it is. The fields below say what.'}</Alert>}
+        {wrong > 0 && (
+          <Alert severity="error">
+            {problems[''] ?? 'Something cannot be kept as it is. The fields below say what.'}
+          </Alert>
+        )}
         <Section title="You" note="How you sit and how you count: every strip, stave and message speaks so.">
           {children}
         </Section>
-        <Section title="Schools of counting" note="Yours stand beside those that come with Mochila, for you and for each student.">
+        <Section
+          title="Schools of counting"
+          note="Yours stand beside those that come with Mochila, for you and for each student."
+        >
           <SchoolTables {...section} />
         </Section>
         <Section

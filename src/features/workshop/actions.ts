@@ -12,7 +12,8 @@ export type SettingsProblems = Record<string, string>;
 export async function saveSettingsAction(given: WorkshopSettings): Promise<SettingsProblems> {
   const teacher = await requireTeacher();
   const read = settingsShape.safeParse(given);
-  if (!read.success) return Object.fromEntries(read.error.issues.map((issue) => [issue.path.join('.'), issue.message]).reverse());
+  if (!read.success)
+    return Object.fromEntries(read.error.issues.map((issue) => [issue.path.join('.'), issue.message]).reverse());
   const names = read.data.schools.map(({ name }) => name);
   const twice = names.findIndex((name, index) => names.indexOf(name) !== index);
   if (twice >= 0) return { [`schools.${twice}.name`]: 'Another of your schools has this name.' };

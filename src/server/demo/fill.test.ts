@@ -53,7 +53,12 @@ test('every document in it is valid, every take within three weeks, its row what
     const read = readTake(row.document);
     if (!read.ok) throw new Error(read.problems[0]!.say);
     const { figures, verdict } = judge(read.value, row.level);
-    expect(row).toMatchObject({ matched: figures.matched, missed: figures.missed, extra: figures.extra, verdict: verdict.say });
+    expect(row).toMatchObject({
+      matched: figures.matched,
+      missed: figures.missed,
+      extra: figures.extra,
+      verdict: verdict.say,
+    });
     const daysAgo = (NOW.getTime() - row.played_at.getTime()) / 86_400_000;
     expect(daysAgo).toBeGreaterThan(0);
     expect(daysAgo).toBeLessThan(22);

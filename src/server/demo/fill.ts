@@ -48,31 +48,49 @@ export async function fillDemo(ownerUrl: string, now: Date): Promise<void> {
 
 async function fill(db: Db, now: Date): Promise<void> {
   const workshop_id = demoId('workshop');
-  await db.query('insert into workshop (id, name, place, is_demo) values ($1, $2, $3, true)', [workshop_id, DEMO_WORKSHOP.name, DEMO_WORKSHOP.place]);
-  const add = (id: string, role: string, one: { name: string; signInName: string; age: number; school: string }, level: string, setup: string) =>
-    db.query('insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)', [
-      id,
-      workshop_id,
-      role,
-      one.name,
-      one.signInName,
-      now.getFullYear() - one.age,
-      level,
-      setup,
-      one.school,
-    ]);
+  await db.query('insert into workshop (id, name, place, is_demo) values ($1, $2, $3, true)', [
+    workshop_id,
+    DEMO_WORKSHOP.name,
+    DEMO_WORKSHOP.place,
+  ]);
+  const add = (
+    id: string,
+    role: string,
+    one: { name: string; signInName: string; age: number; school: string },
+    level: string,
+    setup: string,
+  ) =>
+    db.query(
+      'insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)',
+      [id, workshop_id, role, one.name, one.signInName, now.getFullYear() - one.age, level, setup, one.school],
+    );
   const teacher = { id: demoId(DEMO_TEACHER.name), workshop_id };
   await add(teacher.id, 'teacher', DEMO_TEACHER, 'concert', 'crossed');
-  for (const { groove, level, tags } of STARTER_GROOVES) await addGroove(db, teacher, { id: demoId(groove.title), groove, level, tags });
+  for (const { groove, level, tags } of STARTER_GROOVES)
+    await addGroove(db, teacher, { id: demoId(groove.title), groove, level, tags });
   for (const title of DEMO_FAVOURITES)
-    await db.query('insert into favourite (person_id, groove_id, workshop_id) values ($1, $2, $3)', [teacher.id, demoId(title), workshop_id]);
+    await db.query('insert into favourite (person_id, groove_id, workshop_id) values ($1, $2, $3)', [
+      teacher.id,
+      demoId(title),
+      workshop_id,
+    ]);
   for (const student of DEMO_STUDENTS) {
     const id = demoId(student.name);
     await add(id, 'student', student, student.level, student.setup);
     for (const { daysAgo, endedDaysAgo, groove, ...given } of student.assignments) {
       const assignmentId = demoId(`${student.name} ${groove}`);
-      await setAssignment(db, teacher, { ...given, id: assignmentId, student_id: id, groove_id: demoId(groove), setAt: atHour(now, daysAgo, 15, 0) });
-      if (endedDaysAgo !== undefined) await db.query('update assignment set ended_at = $2 where id = $1', [assignmentId, atHour(now, endedDaysAgo, 15, 0)]);
+      await setAssignment(db, teacher, {
+        ...given,
+        id: assignmentId,
+        student_id: id,
+        groove_id: demoId(groove),
+        setAt: atHour(now, daysAgo, 15, 0),
+      });
+      if (endedDaysAgo !== undefined)
+        await db.query('update assignment set ended_at = $2 where id = $1', [
+          assignmentId,
+          atHour(now, endedDaysAgo, 15, 0),
+        ]);
     }
     await fillTakes(db, now, student, { id, workshop_id });
   }
@@ -105,7 +123,12 @@ function atHour(now: Date, daysAgo: number, hour: number, minute: number): Date 
   return new Date(Date.UTC(day.getUTCFullYear(), day.getUTCMonth(), day.getUTCDate(), hour, minute));
 }
 
-async function fillTakes(db: Db, now: Date, student: DemoStudent, player: { id: string; workshop_id: string }): Promise<void> {
+async function fillTakes(
+  db: Db,
+  now: Date,
+  student: DemoStudent,
+  player: { id: string; workshop_id: string },
+): Promise<void> {
   const random = randomFrom(seedOf(student.name));
   for (let daysAgo = DEMO_DAYS - 1; daysAgo >= 1; daysAgo--) {
     const set = student.assignments.filter((one) => one.daysAgo > daysAgo && (one.endedDaysAgo ?? 0) < daysAgo);
@@ -148,7 +171,11 @@ function demoTake(student: DemoStudent, set: DemoAssignment, daysAgo: number, se
     hits: [],
   };
   const timed = schedule(runOf(take));
-  return { ...take, playedMs: Math.round(timed.endMs), hits: simulateKit(timed, take.task, between(student.from, student.to, way), seed) };
+  return {
+    ...take,
+    playedMs: Math.round(timed.endMs),
+    hits: simulateKit(timed, take.task, between(student.from, student.to, way), seed),
+  };
 }
 
 /** The way of playing `way` of the way from one to another, 0 to 1. */

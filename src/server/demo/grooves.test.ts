@@ -8,13 +8,16 @@ import { grooveOf, type Written } from './shelf/writtenDown';
 
 const all = STARTER_GROOVES.map(({ groove, ...rest }) => ({ ...rest, groove, title: groove.title }));
 
-test.each(all.map((one) => [one.title, one] as const))('%s is valid, can be played at its tempo, and is tagged', (_, { groove, tags }) => {
-  const read = readGroove(writeGroove(groove));
-  if (!read.ok) throw new Error(`${read.problems[0]!.where}: ${read.problems[0]!.say}`);
-  expect(check(groove, groove.tempo)).toEqual([]);
-  expect(tags.length).toBeGreaterThan(0);
-  expect(groove.bars.some(({ strokes }) => strokes.length > 0)).toBe(true);
-});
+test.each(all.map((one) => [one.title, one] as const))(
+  '%s is valid, can be played at its tempo, and is tagged',
+  (_, { groove, tags }) => {
+    const read = readGroove(writeGroove(groove));
+    if (!read.ok) throw new Error(`${read.problems[0]!.where}: ${read.problems[0]!.say}`);
+    expect(check(groove, groove.tempo)).toEqual([]);
+    expect(tags.length).toBeGreaterThan(0);
+    expect(groove.bars.some(({ strokes }) => strokes.length > 0)).toBe(true);
+  },
+);
 
 describe('the shelf', () => {
   test('has thirty and more, each title once', () => {
@@ -55,7 +58,8 @@ describe('the shelf', () => {
   });
 
   test('has whatever the demo’s students were set', () => {
-    for (const { assignments } of DEMO_STUDENTS) for (const { groove } of assignments) expect(all.map(({ title }) => title)).toContain(groove);
+    for (const { assignments } of DEMO_STUDENTS)
+      for (const { groove } of assignments) expect(all.map(({ title }) => title)).toContain(groove);
   });
 });
 
@@ -88,7 +92,9 @@ describe('writing one down', () => {
   });
 
   test('a line that does not fit is a mistake of ours, said with its place', () => {
-    expect(() => grooveOf({ ...plain, lines: [['left hand', 'snare', 't']] })).toThrow('Plain, left hand, bar 1: 1 letters for 7 slots');
+    expect(() => grooveOf({ ...plain, lines: [['left hand', 'snare', 't']] })).toThrow(
+      'Plain, left hand, bar 1: 1 letters for 7 slots',
+    );
     expect(() => grooveOf({ ...plain, meter: '4/5' })).toThrow('Plain');
   });
 });

@@ -8,7 +8,13 @@ import { SWUNG } from './shelf/swung';
 import { grooveOf } from './shelf/writtenDown';
 
 /** The grooves of the demo workshop, which also start the shelf of a new one. */
-export const STARTER_GROOVES: { groove: Groove; level: Level; tags: string[] }[] = [...STRAIGHT, ...SIXTEENTHS, ...SWUNG, ...ODD, ...FILLS].map((written) => ({
+export const STARTER_GROOVES: { groove: Groove; level: Level; tags: string[] }[] = [
+  ...STRAIGHT,
+  ...SIXTEENTHS,
+  ...SWUNG,
+  ...ODD,
+  ...FILLS,
+].map((written) => ({
   groove: grooveOf(written),
   level: written.level,
   tags: written.tags,

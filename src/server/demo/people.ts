@@ -6,7 +6,12 @@ import type { ClickPlanName } from '@/core/time/clickPlan';
 
 /** The demo's people are made up, and so is the landing. */
 export const DEMO_WORKSHOP = { name: 'Boathouse Percussion', place: 'at the Lindmark ferry landing' };
-export const DEMO_TEACHER = { name: 'Oda Ferrant', signInName: 'oda', age: 44, school: 'e-and-a / trip-let' as SchoolName };
+export const DEMO_TEACHER = {
+  name: 'Oda Ferrant',
+  signInName: 'oda',
+  age: 44,
+  school: 'e-and-a / trip-let' as SchoolName,
+};
 
 /** What was set, how many days ago, and how it stands. */
 export interface DemoAssignment {
@@ -69,8 +74,23 @@ export const DEMO_STUDENTS: DemoStudent[] = [
     from: { spreadMs: 20, driftPercent: 0.7 },
     to: { spreadMs: 13, driftPercent: 0.16 },
     assignments: [
-      { groove: 'Ferry ramp', daysAgo: 9, tempo: 76, click: 'counts', minutes: 15, reason: 'The triplet on 3 pushes the tempo. Let 4 wait for you.' },
-      { groove: 'Slow crossing', daysAgo: 21, endedDaysAgo: 9, tempo: 84, click: '2 and 4', minutes: 10, reason: 'Steady without the click on 1 and 3.' },
+      {
+        groove: 'Ferry ramp',
+        daysAgo: 9,
+        tempo: 76,
+        click: 'counts',
+        minutes: 15,
+        reason: 'The triplet on 3 pushes the tempo. Let 4 wait for you.',
+      },
+      {
+        groove: 'Slow crossing',
+        daysAgo: 21,
+        endedDaysAgo: 9,
+        tempo: 84,
+        click: '2 and 4',
+        minutes: 10,
+        reason: 'Steady without the click on 1 and 3.',
+      },
     ],
   },
   {
@@ -92,7 +112,14 @@ export const DEMO_STUDENTS: DemoStudent[] = [
         minutes: 25,
         reason: 'Ghosts late against the hat. Keep them low and close, click on 2 and 4.',
       },
-      { groove: 'Rope and pulley', daysAgo: 5, tempo: 70, click: 'counts', minutes: 10, reason: 'Flams open: grace near, not on the stroke.' },
+      {
+        groove: 'Rope and pulley',
+        daysAgo: 5,
+        tempo: 70,
+        click: 'counts',
+        minutes: 10,
+        reason: 'Flams open: grace near, not on the stroke.',
+      },
     ],
   },
   {
@@ -114,7 +141,14 @@ export const DEMO_STUDENTS: DemoStudent[] = [
         minutes: 20,
         reason: 'The foot lands after the hands. Listen for one sound on 1 and 3.',
       },
-      { groove: 'Seven planks', daysAgo: 4, tempo: 152, click: 'counts', minutes: 10, reason: 'Hear the 3 at the end of the bar: 1 2, 1 2, 1 2 3.' },
+      {
+        groove: 'Seven planks',
+        daysAgo: 4,
+        tempo: 152,
+        click: 'counts',
+        minutes: 10,
+        reason: 'Hear the 3 at the end of the bar: 1 2, 1 2, 1 2 3.',
+      },
     ],
   },
   {

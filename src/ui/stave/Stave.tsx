@@ -39,7 +39,12 @@ export default function Stave({ groove, school, selected, onPick }: StaveProps) 
   const rows = useMemo(() => (width ? staveRows(groove, width) : []), [groove, width]);
   const [onPickBar] = useState(() => (stroke: StrokeInLine) => pick.current?.(stroke));
   return (
-    <Box ref={frame} role="group" aria-label={`${groove.title}, stave`} sx={{ minWidth: 0, overflow: 'hidden', minHeight: STAVE_HEIGHT }}>
+    <Box
+      ref={frame}
+      role="group"
+      aria-label={`${groove.title}, stave`}
+      sx={{ minWidth: 0, overflow: 'hidden', minHeight: STAVE_HEIGHT }}
+    >
       {groove.swing && (
         <Box component="p" sx={{ m: 0, fontSize: 14, fontStyle: 'italic', color: 'text.secondary' }}>
           {feelInWords(groove.swing)}
@@ -97,7 +102,18 @@ interface StaveBarProps {
 const NEAR = 18;
 
 /** One bar, drawn anew only when it changed. */
-const StaveBar = memo(function StaveBar({ bar, index, reading, school, width, clef, meter, last, selected, onPick }: StaveBarProps) {
+const StaveBar = memo(function StaveBar({
+  bar,
+  index,
+  reading,
+  school,
+  width,
+  clef,
+  meter,
+  last,
+  selected,
+  onPick,
+}: StaveBarProps) {
   const into = useRef<HTMLDivElement>(null);
   const [heads, setHeads] = useState<DrawnHead[]>([]);
   const theme = useTheme();
@@ -136,7 +152,10 @@ const StaveBar = memo(function StaveBar({ bar, index, reading, school, width, cl
         '& svg': { display: 'block', overflow: 'visible', stroke: 'currentColor' },
         '& svg *': { fill: 'currentColor' },
         // Our own words are not the engraver's: neither its font nor its outlines.
-        '& text.count, & text.syllable, & text.sticking': { fontFamily: theme.typography.fontFamily, stroke: 'none !important' },
+        '& text.count, & text.syllable, & text.sticking': {
+          fontFamily: theme.typography.fontFamily,
+          stroke: 'none !important',
+        },
         '& text.count': { fontFamily: FIGURE_FONT, fontWeight: 750, fontSize: 15 },
         '& text.syllable': { fontWeight: 450, fontSize: 13, fill: text.secondary },
         '& text.sticking': { fontWeight: 600, fontSize: 12, fill: text.secondary },

@@ -50,7 +50,11 @@ export interface DrawnHead {
 }
 
 /** Draws one bar into an empty element and says where its heads are. */
-export function drawBar(into: HTMLDivElement, bar: Bar, { reading, school, width, clef, meter, last }: BarOptions): DrawnHead[] {
+export function drawBar(
+  into: HTMLDivElement,
+  bar: Bar,
+  { reading, school, width, clef, meter, last }: BarOptions,
+): DrawnHead[] {
   into.replaceChildren();
   const renderer = new Renderer(into, Renderer.Backends.SVG);
   renderer.resize(width, STAVE_HEIGHT);
@@ -106,7 +110,10 @@ export function drawBar(into: HTMLDivElement, bar: Bar, { reading, school, width
   return heads;
 }
 
-const RESTING: WrittenVoice = { notes: [{ at: { n: 0, d: 1 }, length: { n: 1, d: 1 }, value: 1, dots: 0, strokes: [] }], tuplets: [] };
+const RESTING: WrittenVoice = {
+  notes: [{ at: { n: 0, d: 1 }, length: { n: 1, d: 1 }, value: 1, dots: 0, strokes: [] }],
+  tuplets: [],
+};
 
 /** Lowest head first, as the engraver wants its keys. */
 const PITCHES = 'cdefgab';
@@ -161,7 +168,8 @@ function staveNote(note: WrittenNote, stemDirection: 1 | -1, alone: boolean): St
     if (stroke.ornament === 'flam' || stroke.ornament === 'drag') drawn.addModifier(graces(stroke, stemDirection), key);
   }
   const side = stemDirection === 1 ? ModifierPosition.ABOVE : ModifierPosition.BELOW;
-  if (strokes.some(({ surface }) => surface === 'open hat')) drawn.addModifier(new Articulation('ah').setPosition(side), 0);
+  if (strokes.some(({ surface }) => surface === 'open hat'))
+    drawn.addModifier(new Articulation('ah').setPosition(side), 0);
   if (strokes.some(({ height }) => height === 'accent')) drawn.addModifier(new Articulation('a>').setPosition(side), 0);
   return drawn;
 }
@@ -169,7 +177,10 @@ function staveNote(note: WrittenNote, stemDirection: 1 | -1, alone: boolean): St
 function graces(stroke: Stroke, stemDirection: 1 | -1): GraceNoteGroup {
   const keys = [STAVE_PLACE[stroke.surface]];
   const flam = stroke.ornament === 'flam';
-  const notes = Array.from({ length: flam ? 1 : 2 }, () => new GraceNote({ keys, duration: flam ? '8' : '16', slash: flam, stemDirection }));
+  const notes = Array.from(
+    { length: flam ? 1 : 2 },
+    () => new GraceNote({ keys, duration: flam ? '8' : '16', slash: flam, stemDirection }),
+  );
   const group = new GraceNoteGroup(notes);
   return flam ? group : group.beamNotes();
 }

@@ -8,7 +8,10 @@ import { showsMeter, staveRows, stickingOf, strokeInLine, strokeOfLine } from '.
 import { STAVE_PLACE } from './surfaces';
 
 const groove = together(oneLine('tttttttt'), oneLine('..A...A.', 'left hand'));
-const bars = (count: number, one: Groove = groove): Groove => ({ ...one, bars: Array.from({ length: count }, () => one.bars[0]!) });
+const bars = (count: number, one: Groove = groove): Groove => ({
+  ...one,
+  bars: Array.from({ length: count }, () => one.bars[0]!),
+});
 
 describe('lines of the stave', () => {
   test('at most four bars to a line, fewer where they are full or the window is narrow', () => {
@@ -42,6 +45,8 @@ test('R and L under the hands, nothing under the feet', () => {
 });
 
 test('every surface has a place of its own on the stave, but for the pad, which is the snare’s', () => {
-  const places = SURFACES.filter((surface) => surface !== 'pad' && surface !== 'open hat').map((surface) => STAVE_PLACE[surface]);
+  const places = SURFACES.filter((surface) => surface !== 'pad' && surface !== 'open hat').map(
+    (surface) => STAVE_PLACE[surface],
+  );
   expect(new Set(places).size).toBe(places.length);
 });

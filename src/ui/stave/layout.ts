@@ -15,13 +15,17 @@ const lineOf = (groove: Groove, bar: number, limb: Limb): Stroke[] =>
   groove.bars[bar]!.strokes.filter((stroke) => stroke.limb === limb).sort((a, b) => compare(a.at, b.at));
 
 /** The stroke at a place, by its order; undefined where there is none. */
-export function strokeInLine(groove: Groove, place: { bar: number; limb: Limb; at: Stroke['at'] }): StrokeInLine | undefined {
+export function strokeInLine(
+  groove: Groove,
+  place: { bar: number; limb: Limb; at: Stroke['at'] },
+): StrokeInLine | undefined {
   const index = lineOf(groove, place.bar, place.limb).findIndex((stroke) => equal(stroke.at, place.at));
   return index < 0 ? undefined : { bar: place.bar, limb: place.limb, index };
 }
 
 /** The stroke that stands at an order. */
-export const strokeOfLine = (groove: Groove, { bar, limb, index }: StrokeInLine): Stroke | undefined => lineOf(groove, bar, limb)[index];
+export const strokeOfLine = (groove: Groove, { bar, limb, index }: StrokeInLine): Stroke | undefined =>
+  lineOf(groove, bar, limb)[index];
 
 /** Room of one note or rest, and of clef and meter, in pixels. */
 const NOTE_ROOM = 21;
@@ -49,7 +53,9 @@ export function staveRows(groove: Groove, width: number): number[][] {
   const indices = groove.bars.map((_, index) => index);
   const widest = Math.max(...indices.map((index) => roomOf(groove, index)));
   const perRow = Math.max(1, Math.min(4, groove.bars.length, Math.floor((width - CLEF_ROOM - METER_ROOM) / widest)));
-  return Array.from({ length: Math.ceil(indices.length / perRow) }, (_, row) => indices.slice(row * perRow, (row + 1) * perRow));
+  return Array.from({ length: Math.ceil(indices.length / perRow) }, (_, row) =>
+    indices.slice(row * perRow, (row + 1) * perRow),
+  );
 }
 
 /** Whether a bar shows its meter: the first one, and where it changes. */

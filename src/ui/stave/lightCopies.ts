@@ -8,7 +8,11 @@ export function copyLightly(): void {
   Metrics.getFontInfo = remembered(Metrics.getFontInfo.bind(Metrics));
   Metrics.getStyle = remembered(Metrics.getStyle.bind(Metrics));
   type Kept = { state: object; attributes: object };
-  const context = SVGContext.prototype as unknown as Kept & { stateStack: Kept[]; save: () => unknown; restore: () => unknown };
+  const context = SVGContext.prototype as unknown as Kept & {
+    stateStack: Kept[];
+    save: () => unknown;
+    restore: () => unknown;
+  };
   context.save = function () {
     this.stateStack.push({ state: { ...this.state }, attributes: { ...this.attributes } });
     return this;

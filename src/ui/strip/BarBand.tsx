@@ -8,7 +8,17 @@ import { less, type WholeNotes } from '@/core/time/fraction';
 import { memo, type PointerEvent } from 'react';
 import { FIGURE_FONT } from '../theme';
 import type { Bead, UnheardBand } from './beads';
-import { percentOf, percentOfStroke, SHADE_LEAD, SIZES, STEM, THREAD, type DrawnBar, type Lane, type StripSize } from './layout';
+import {
+  percentOf,
+  percentOfStroke,
+  SHADE_LEAD,
+  SIZES,
+  STEM,
+  THREAD,
+  type DrawnBar,
+  type Lane,
+  type StripSize,
+} from './layout';
 
 interface BarBandProps {
   bar: DrawnBar;
@@ -31,7 +41,11 @@ interface BarBandProps {
   preview?: readonly Stroke[];
   /** A stretch of lanes that is selected, from the start of the bar up to, but without, its end. */
   selection?: { from: WholeNotes; to: WholeNotes; limbs: readonly Limb[] };
-  onPointer?: (kind: 'down' | 'move' | 'up', at: { bar: number; limb: Limb; percent: number }, event: PointerEvent) => void;
+  onPointer?: (
+    kind: 'down' | 'move' | 'up',
+    at: { bar: number; limb: Limb; percent: number },
+    event: PointerEvent,
+  ) => void;
 }
 
 /**
@@ -71,7 +85,11 @@ export const BarBand = memo(function BarBand({
   const point = (kind: 'down' | 'move' | 'up') => (event: PointerEvent<HTMLElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
     const index = Math.max(0, Math.min(lanes.length - 1, Math.floor((event.clientY - box.top - head) / lane)));
-    onPointer?.(kind, { bar: barIndex, limb: lanes[index]!.limb, percent: (100 * (event.clientX - box.left - lead)) / box.width }, event);
+    onPointer?.(
+      kind,
+      { bar: barIndex, limb: lanes[index]!.limb, percent: (100 * (event.clientX - box.left - lead)) / box.width },
+      event,
+    );
   };
 
   return (
@@ -79,9 +97,18 @@ export const BarBand = memo(function BarBand({
       onPointerDown={onPointer && point('down')}
       onPointerMove={onPointer && point('move')}
       onPointerUp={onPointer && point('up')}
-      sx={{ position: 'relative', flex: 1, minWidth: 0, height, ...(onPointer && { cursor: 'pointer', touchAction: 'none' }) }}
+      sx={{
+        position: 'relative',
+        flex: 1,
+        minWidth: 0,
+        height,
+        ...(onPointer && { cursor: 'pointer', touchAction: 'none' }),
+      }}
     >
-      <Box component="svg" sx={{ position: 'absolute', left: extra, width: 1, height, overflow: 'visible', display: 'block' }}>
+      <Box
+        component="svg"
+        sx={{ position: 'absolute', left: extra, width: 1, height, overflow: 'visible', display: 'block' }}
+      >
         {first && <rect x={-extra} width={extra} height={height} fill={cloth.countShade} />}
         {bar.counts.map((count) => (
           <rect
@@ -92,7 +119,9 @@ export const BarBand = memo(function BarBand({
             fill={count.number % 2 ? cloth.countShade : cloth.countShadeAlternate}
           />
         ))}
-        {number !== undefined && <line x1={first ? -extra : 0} x2={first ? -extra : 0} y2={height} stroke={text.secondary} strokeWidth={2} />}
+        {number !== undefined && (
+          <line x1={first ? -extra : 0} x2={first ? -extra : 0} y2={height} stroke={text.secondary} strokeWidth={2} />
+        )}
         {lanes.map(({ limb }, index) => (
           <line
             key={limb}
@@ -106,7 +135,10 @@ export const BarBand = memo(function BarBand({
           />
         ))}
       </Box>
-      <Box component="svg" sx={{ position: 'absolute', left: lead, width: 1, height, overflow: 'visible', display: 'block' }}>
+      <Box
+        component="svg"
+        sx={{ position: 'absolute', left: lead, width: 1, height, overflow: 'visible', display: 'block' }}
+      >
         {number !== undefined && size !== 'glance' && (
           <text x={6 - (first ? lead : SHADE_LEAD)} y={-4} fontSize={12} fill={text.secondary}>
             bar {number}
@@ -146,8 +178,19 @@ export const BarBand = memo(function BarBand({
           );
         })}
         {preview?.map((stroke) => (
-          <svg key={`${stroke.limb} ${stroke.at.n}/${stroke.at.d}`} x={`${percentOfStroke(bar, stroke)}%`} overflow="visible" data-preview="">
-            <Stem stroke={stroke} y={baseline(laneIndex.get(stroke.limb)!)} lane={lane} colour={text.primary} opacity={0.55} />
+          <svg
+            key={`${stroke.limb} ${stroke.at.n}/${stroke.at.d}`}
+            x={`${percentOfStroke(bar, stroke)}%`}
+            overflow="visible"
+            data-preview=""
+          >
+            <Stem
+              stroke={stroke}
+              y={baseline(laneIndex.get(stroke.limb)!)}
+              lane={lane}
+              colour={text.primary}
+              opacity={0.55}
+            />
           </svg>
         ))}
         {cursor && laneIndex.has(cursor.limb) && (
@@ -165,7 +208,14 @@ export const BarBand = memo(function BarBand({
           </svg>
         )}
         {beads?.map((bead) => (
-          <BeadMark key={bead.key} bead={bead} top={head + laneIndex.get(bead.limb)! * lane} lane={lane} rounds={rounds} theme={theme} />
+          <BeadMark
+            key={bead.key}
+            bead={bead}
+            top={head + laneIndex.get(bead.limb)! * lane}
+            lane={lane}
+            rounds={rounds}
+            theme={theme}
+          />
         ))}
         <g ref={(line) => playhead(barIndex, line)} style={{ visibility: 'hidden', transformBox: 'view-box' }}>
           <line y1={-4} y2={height} stroke={cloth.playhead} strokeWidth={2.5} />
@@ -272,7 +322,15 @@ const StrokeMark = memo(function StrokeMark({ stroke, percent, y, lane, colour, 
       <Stem stroke={stroke} y={y} lane={lane} colour={colour} opacity={pale * (behind ? 0.35 : 1)} />
       {/* At the end of the bar the word stands before its stroke. */}
       {word && (
-        <text x={percent > 88 ? -8 : 8} textAnchor={percent > 88 ? 'end' : 'start'} y={y - 5} fontSize={word} fontWeight={600} fill={colour} opacity={pale}>
+        <text
+          x={percent > 88 ? -8 : 8}
+          textAnchor={percent > 88 ? 'end' : 'start'}
+          y={y - 5}
+          fontSize={word}
+          fontWeight={600}
+          fill={colour}
+          opacity={pale}
+        >
           {stroke.surface}
         </text>
       )}
@@ -301,7 +359,14 @@ function Stem({ stroke, y, lane, colour, opacity }: StemProps) {
         <line key={x} x1={x} x2={x} y1={y} y2={y - 0.25 * (lane - 16)} strokeWidth={2.5} />
       ))}
       {notches.map((part) => (
-        <line key={part} x1={-6} x2={6} y1={y - part * (y - top) + 2.5} y2={y - part * (y - top) - 2.5} strokeWidth={2.5} />
+        <line
+          key={part}
+          x1={-6}
+          x2={6}
+          y1={y - part * (y - top) + 2.5}
+          y2={y - part * (y - top) - 2.5}
+          strokeWidth={2.5}
+        />
       ))}
     </g>
   );
@@ -324,9 +389,16 @@ function BeadMark({ bead, top, lane, rounds, theme }: BeadMarkProps) {
     <svg x={`${bead.percent}%`} y={y} overflow="visible" data-bead={bead.kind}>
       <title>{bead.title}</title>
       {bead.kind === 'near' && <circle r={size} fill={cloth[THREAD[bead.limb]]} />}
-      {(bead.kind === 'early' || bead.kind === 'late') && <circle r={size} fill={background.paper} stroke={error.main} strokeWidth={2} />}
+      {(bead.kind === 'early' || bead.kind === 'late') && (
+        <circle r={size} fill={background.paper} stroke={error.main} strokeWidth={2} />
+      )}
       {bead.kind === 'missed' && (
-        <path d={`M${-size} ${-size}L${size} ${size}M${size} ${-size}L${-size} ${size}`} stroke={error.main} strokeWidth={2} strokeLinecap="round" />
+        <path
+          d={`M${-size} ${-size}L${size} ${size}M${size} ${-size}L${-size} ${size}`}
+          stroke={error.main}
+          strokeWidth={2}
+          strokeLinecap="round"
+        />
       )}
       {bead.kind === 'extra' && (
         <rect

@@ -2,7 +2,17 @@
 
 import Box from '@mui/material/Box';
 import { visuallyHidden } from '@mui/utils';
-import { memo, useCallback, useEffect, useImperativeHandle, useMemo, useRef, type PointerEvent, type ReactNode, type Ref } from 'react';
+import {
+  memo,
+  useCallback,
+  useEffect,
+  useImperativeHandle,
+  useMemo,
+  useRef,
+  type PointerEvent,
+  type ReactNode,
+  type Ref,
+} from 'react';
 import type { School } from '@/core/count/schools';
 import type { Groove, Stroke } from '@/core/groove/document';
 import type { Limb } from '@/core/groove/limbs';
@@ -51,7 +61,11 @@ export interface StripProps {
   /** A selected stretch of lanes. */
   selection?: Region;
   /** A pointer pressed, moved or let go over a lane; `percent` of the bar. */
-  onPointer?: (kind: 'down' | 'move' | 'up', at: { bar: number; limb: Limb; percent: number }, event: PointerEvent) => void;
+  onPointer?: (
+    kind: 'down' | 'move' | 'up',
+    at: { bar: number; limb: Limb; percent: number },
+    event: PointerEvent,
+  ) => void;
 }
 
 export interface StripPlace {
@@ -84,7 +98,9 @@ export const Strip = memo(function Strip({
   const lanes = useLanes(groove, idleLanes);
   const bars = drawnAgain(groove, school, bpm, swing);
   const perRow = barsPerRow(bars, width ?? 1100, size);
-  const rows = Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) => bars.slice(row * perRow, (row + 1) * perRow));
+  const rows = Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) =>
+    bars.slice(row * perRow, (row + 1) * perRow),
+  );
 
   const keepPlayhead = useCallback((index: number, line: SVGGElement | null) => {
     playheads.current[index] = line;
@@ -199,7 +215,15 @@ function selectionByBar(groove: Groove, { from, to, limbs }: Region) {
 }
 
 /** What a screen reader hears of each lane. */
-const LaneWords = memo(function LaneWords({ groove, lanes, school }: { groove: Groove; lanes: Lane[]; school: School }) {
+const LaneWords = memo(function LaneWords({
+  groove,
+  lanes,
+  school,
+}: {
+  groove: Groove;
+  lanes: Lane[];
+  school: School;
+}) {
   const words = barsInWords(groove, school);
   return (
     <Box sx={visuallyHidden}>
@@ -218,7 +242,12 @@ interface MarginProps {
   narrow: boolean;
 }
 
-const SHORT: Record<Limb, string> = { 'right hand': 'R hand', 'left hand': 'L hand', 'right foot': 'R foot', 'left foot': 'L foot' };
+const SHORT: Record<Limb, string> = {
+  'right hand': 'R hand',
+  'left hand': 'L hand',
+  'right foot': 'R foot',
+  'left foot': 'L foot',
+};
 
 function Margin({ lanes, size, task, notes, narrow }: MarginProps) {
   const { head, lane, margin } = SIZES[size];

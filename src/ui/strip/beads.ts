@@ -41,13 +41,28 @@ export function beadsOf(judgement: Judgement, widen: number): Bead[] {
     const base = { key: `stroke ${index}`, limb: stroke.limb, bar: stroke.bar, round: stroke.round };
     if (errorMs === undefined) return { ...base, percent, kind: 'missed', title: `round ${stroke.round + 1}: missed` };
     const offset = Math.max(-FARTHEST, Math.min(FARTHEST, (widen * 100 * errorMs) / (endMs - startMs)));
-    return { ...base, percent: percent + offset, kind: kindOf(errorMs, judgement.toleranceMs), title: `round ${stroke.round + 1}: ${errorInWords(errorMs)}` };
+    return {
+      ...base,
+      percent: percent + offset,
+      kind: kindOf(errorMs, judgement.toleranceMs),
+      title: `round ${stroke.round + 1}: ${errorInWords(errorMs)}`,
+    };
   });
   const extra = judgement.extra.flatMap(({ limb, ms, barInRun }, index): Bead[] => {
     const bar = barOf.get(barInRun)!;
     if (bar.round < 0) return [];
     const percent = (100 * (ms - bar.startMs)) / (bar.endMs - bar.startMs);
-    return [{ key: `extra ${index}`, limb, bar: bar.bar, round: bar.round, percent, kind: 'extra', title: `round ${bar.round + 1}: an extra hit` }];
+    return [
+      {
+        key: `extra ${index}`,
+        limb,
+        bar: bar.bar,
+        round: bar.round,
+        percent,
+        kind: 'extra',
+        title: `round ${bar.round + 1}: an extra hit`,
+      },
+    ];
   });
   return [...beads, ...extra];
 }

@@ -16,7 +16,8 @@ function rememberedByBar<T>(): (bar: Bar, from: readonly unknown[], make: () => 
   const known = new WeakMap<Bar, { from: readonly unknown[]; made: T }>();
   return (bar, from, make) => {
     const before = known.get(bar);
-    if (before && before.from.length === from.length && before.from.every((one, index) => Object.is(one, from[index]))) return before.made;
+    if (before && before.from.length === from.length && before.from.every((one, index) => Object.is(one, from[index])))
+      return before.made;
     const made = make();
     known.set(bar, { from, made });
     return made;
@@ -27,11 +28,18 @@ const drawings = rememberedByBar<DrawnBar>();
 const words = rememberedByBar<Map<Limb, string>>();
 
 /** The bars of a groove as the strip draws them; one that did not change is the same object. */
-export function drawnAgain(groove: Groove, school: School, bpm: Bpm | undefined, swing: Swing | 'straight' | undefined): DrawnBar[] {
+export function drawnAgain(
+  groove: Groove,
+  school: School,
+  bpm: Bpm | undefined,
+  swing: Swing | 'straight' | undefined,
+): DrawnBar[] {
   const beat = beatOf(groove);
   const tempo = bpm ?? groove.tempo;
   const from = [school, groove.reading, swing, groove.swing, groove.lean, beat.n, beat.d, tempo];
-  return groove.bars.map((bar, index) => drawings(bar, from, () => drawnBar(groove, index, school, steady(tempo, beat), swing)));
+  return groove.bars.map((bar, index) =>
+    drawings(bar, from, () => drawnBar(groove, index, school, steady(tempo, beat), swing)),
+  );
 }
 
 /** What a screen reader hears of each limb in each bar: "count 1 accent on kick, the a of 2 ghost on kick". */

@@ -53,14 +53,23 @@ export interface DrawnBar {
 }
 
 /** A bar of a groove with its slots where they sound. */
-export function drawnBar(groove: Groove, index: number, school: School, tempo: TempoMap, swing?: Swing | 'straight'): DrawnBar {
+export function drawnBar(
+  groove: Groove,
+  index: number,
+  school: School,
+  tempo: TempoMap,
+  swing?: Swing | 'straight',
+): DrawnBar {
   const bar = groove.bars[index]!;
   const places = slotPlaces(groove, index, swing, tempo);
   const length = toNumber(barLength(bar.meter));
   const barMs = clock(tempo)(barLength(bar.meter));
   return {
     lean: Object.fromEntries(Object.entries(groove.lean ?? {}).map(([limb, ms]) => [limb, (100 * ms) / barMs])),
-    slots: labels(bar.meter, groove.reading, bar.cells, school).map((label, slot) => ({ ...label, percent: 100 * toNumber(places[slot]!) })),
+    slots: labels(bar.meter, groove.reading, bar.cells, school).map((label, slot) => ({
+      ...label,
+      percent: 100 * toNumber(places[slot]!),
+    })),
     counts: countsOf(bar.meter, groove.reading).map((count) => ({
       number: count.number,
       percent: (100 * toNumber(count.at)) / length,
@@ -78,7 +87,8 @@ export function percentOf(bar: DrawnBar, at: WholeNotes): number {
 }
 
 /** Where a stroke is drawn: at its slot, and beside it by its limb's lean. */
-export const percentOfStroke = (bar: DrawnBar, { limb, at }: { limb: Limb; at: WholeNotes }): number => percentOf(bar, at) + (bar.lean[limb] ?? 0);
+export const percentOfStroke = (bar: DrawnBar, { limb, at }: { limb: Limb; at: WholeNotes }): number =>
+  percentOf(bar, at) + (bar.lean[limb] ?? 0);
 
 export interface Lane {
   limb: Limb;

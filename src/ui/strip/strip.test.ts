@@ -26,7 +26,10 @@ describe('the drawing of a bar', () => {
   });
 
   test('lanes are the limbs that play, hands above feet, or all four', () => {
-    expect(lanesOf(groove).map(({ limb, surface }) => `${limb}: ${surface}`)).toEqual(['right hand: closed hat', 'left hand: snare']);
+    expect(lanesOf(groove).map(({ limb, surface }) => `${limb}: ${surface}`)).toEqual([
+      'right hand: closed hat',
+      'left hand: snare',
+    ]);
     expect(lanesOf(groove, LIMBS)).toHaveLength(4);
   });
 
@@ -99,7 +102,11 @@ describe('the beads of a take', () => {
   });
 
   test('errors in words', () => {
-    expect([errorInWords(0.3), errorInWords(-12.6), errorInWords(31)]).toEqual(['on the dot', '13 ms early', '31 ms late']);
+    expect([errorInWords(0.3), errorInWords(-12.6), errorInWords(31)]).toEqual([
+      'on the dot',
+      '13 ms early',
+      '31 ms late',
+    ]);
     expect([kindOf(9, 10), kindOf(11, 10), kindOf(-11, 10)]).toEqual(['near', 'late', 'early']);
   });
 });

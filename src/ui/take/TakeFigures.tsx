@@ -21,13 +21,19 @@ export function TakeFigures({ judgement }: { judgement: Judgement }) {
   ];
   return (
     <Box>
-      <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(140px, 1fr))', gap: 2 }}>
+      <Box
+        component="dl"
+        sx={{ m: 0, display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(140px, 1fr))', gap: 2 }}
+      >
         {large.map(([name, value, note]) => (
           <Box key={name} sx={{ borderTop: 2, borderColor: 'divider', pt: 1 }}>
             <Typography component="dt" variant="body2" color="textSecondary">
               {name}
             </Typography>
-            <Typography component="dd" sx={{ m: 0, fontFamily: FIGURE_FONT, fontWeight: 700, fontSize: '1.35rem', lineHeight: 1.25 }}>
+            <Typography
+              component="dd"
+              sx={{ m: 0, fontFamily: FIGURE_FONT, fontWeight: 700, fontSize: '1.35rem', lineHeight: 1.25 }}
+            >
               {value}
             </Typography>
             <Typography component="dd" variant="body2" color="textSecondary" sx={{ m: 0 }}>

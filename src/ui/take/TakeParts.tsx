@@ -29,7 +29,9 @@ export function TakeParts({ take, judgement: { byPart, toleranceMs }, school, on
   return (
     <section>
       <Typography variant="h2" gutterBottom>
-        {wrong.length ? `${plural(wrong.length, 'exercise')} of ${byPart.length} to come back to` : `All ${plural(byPart.length, 'exercise')} are there`}
+        {wrong.length
+          ? `${plural(wrong.length, 'exercise')} of ${byPart.length} to come back to`
+          : `All ${plural(byPart.length, 'exercise')} are there`}
       </Typography>
       <Box sx={{ maxHeight: 340, overflow: 'auto' }} tabIndex={0} role="region" aria-label="Figures by exercise">
         <Table size="small" stickyHeader>

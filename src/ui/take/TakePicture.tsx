@@ -64,8 +64,8 @@ export function TakePicture({ take, judgement, school }: TakePictureProps) {
           label={`Errors drawn ${WIDENED} times as wide`}
         />
         <Typography variant="body2" color="textSecondary" sx={{ flexBasis: 320, flexGrow: 1 }}>
-          Left of the stem is early, right late; the first round is at the top. The green band is what nobody hears. ● within what your level allows · ○ outside
-          it · × missed · ◇ extra
+          Left of the stem is early, right late; the first round is at the top. The green band is what nobody hears. ●
+          within what your level allows · ○ outside it · × missed · ◇ extra
         </Typography>
       </Stack>
     </Box>

@@ -49,7 +49,9 @@ export function TakeTable({ takes, withPlayer = false }: { takes: ListedTake[]; 
               <TableCell sx={{ whiteSpace: 'nowrap' }}>
                 <Link href={`/takes/${take.id}`}>{dayInWords(take.played_at)}</Link>
               </TableCell>
-              {withPlayer && <TableCell sx={{ minWidth: 120, maxWidth: 170, overflowWrap: 'anywhere' }}>{take.player}</TableCell>}
+              {withPlayer && (
+                <TableCell sx={{ minWidth: 120, maxWidth: 170, overflowWrap: 'anywhere' }}>{take.player}</TableCell>
+              )}
               <TableCell sx={{ minWidth: 130, maxWidth: 200, overflowWrap: 'anywhere' }}>{take.title}</TableCell>
               <TableCell align="right">{tempoInWords(take.tempo)}</TableCell>
               <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>

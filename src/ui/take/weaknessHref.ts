@@ -2,7 +2,17 @@ import type { Weakness } from '@/core/drill/weakness';
 import { format } from '@/core/time/fraction';
 
 /** The drill maker opened on a weakness that a take found. */
-export function weaknessHref({ limb, offBeats, places, switches, uneven, tempo, meter, parts, reading }: Weakness): string {
+export function weaknessHref({
+  limb,
+  offBeats,
+  places,
+  switches,
+  uneven,
+  tempo,
+  meter,
+  parts,
+  reading,
+}: Weakness): string {
   const asked = {
     tempo: String(tempo),
     ...(limb && { limb }),

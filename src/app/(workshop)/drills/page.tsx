@@ -13,8 +13,14 @@ export const metadata = { title: 'Drills' };
 export default async function DrillsPage({ searchParams }: { searchParams: Promise<Asked & { groove?: string }> }) {
   const teacher = await requireTeacher();
   const asked = await searchParams;
-  const { kept, all, pupils } = await asPerson(async (db) => ({ kept: await drills(db), all: await grooves(db), pupils: await students(db) }));
-  const library = all.filter(({ archived, drill }) => !archived && !drill).map(({ id, groove }) => ({ id, groove: writeGroove(groove) }));
+  const { kept, all, pupils } = await asPerson(async (db) => ({
+    kept: await drills(db),
+    all: await grooves(db),
+    pupils: await students(db),
+  }));
+  const library = all
+    .filter(({ archived, drill }) => !archived && !drill)
+    .map(({ id, groove }) => ({ id, groove: writeGroove(groove) }));
   const wanted = z.uuid().safeParse(asked.groove).data;
   const groove = all.find(({ id }) => id === wanted)?.groove;
   return (

@@ -11,6 +11,13 @@ export default async function TakesPage({ searchParams }: { searchParams: Promis
   const chosen = z.uuid().safeParse((await searchParams).student).data;
   return asPerson(async (db) => {
     const people = who.role === 'teacher' ? await students(db) : [];
-    return <TakeLog teacher={who.role === 'teacher'} students={people} chosen={chosen} takes={await takes(db, { playerId: chosen })} />;
+    return (
+      <TakeLog
+        teacher={who.role === 'teacher'}
+        students={people}
+        chosen={chosen}
+        takes={await takes(db, { playerId: chosen })}
+      />
+    );
   });
 }

@@ -7,7 +7,8 @@ import { keepTake } from '@/server/takes';
 /** Keeps a take. 200 with its id, also when it was kept before; otherwise `say` and, where there are several, `problems`. */
 export async function POST(request: Request) {
   const [player, token] = await Promise.all([person(), sessionToken()]);
-  if (!player || !token) return Response.json({ say: 'You are signed out. Sign in again; the take is still here.' }, { status: 401 });
+  if (!player || !token)
+    return Response.json({ say: 'You are signed out. Sign in again; the take is still here.' }, { status: 401 });
   const sent = await readSent(request);
   if (!sent.ok) return Response.json({ say: sent.say }, { status: sent.status });
   const kept = await asSession(token, (db) => keepTake(db, player, sent.json, new Date()));

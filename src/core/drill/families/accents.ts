@@ -31,7 +31,9 @@ function lineOf({ figure, sticking, among }: Params, ground: Ground): Line {
   if (!figure) {
     const bars = barsUntilHome(ground, among);
     const slots = Array.from({ length: bars * ground.slots.length }, (_, slot) => slot);
-    const moments = slots.map((slot) => [stroke(sticking === 'alternating' ? alternating(slot) : sticking, 'snare', slotFrom(ground, slot))]);
+    const moments = slots.map((slot) => [
+      stroke(sticking === 'alternating' ? alternating(slot) : sticking, 'snare', slotFrom(ground, slot)),
+    ]);
     return { moments, beside: [], length: mul(lengthOfBar(ground), frac(bars)), bars, rounds: 1 };
   }
   const { strokes, length, bars } = strokesToMove(figure, ground);
@@ -56,7 +58,12 @@ export const accents = family<Params>({
     const wrong = unfit(figure, ground);
     if (wrong) return fail(wrong);
     if (!walking && high > among)
-      return fail({ path: ['accents'], where: 'accents', say: `${high} accents do not fit among ${among} strokes.`, remedy: `Choose at most ${among}.` });
+      return fail({
+        path: ['accents'],
+        where: 'accents',
+        say: `${high} accents do not fit among ${among} strokes.`,
+        remedy: `Choose at most ${among}.`,
+      });
     const { moments, bars, rounds } = lineOf(params, ground);
     if (!moments.length)
       return fail({
@@ -81,7 +88,10 @@ export const accents = family<Params>({
     const strokes = Array.from({ length: rounds }, (_, round) => {
       const later = (one: FreeStroke): FreeStroke => ({ ...one, at: add(one.at, mul(length, frac(round))) });
       const line = moments.flatMap((moment, place) =>
-        moment.map((one) => ({ ...later(one), height: places.includes((round * moments.length + place) % among) ? ('accent' as const) : low(one) })),
+        moment.map((one) => ({
+          ...later(one),
+          height: places.includes((round * moments.length + place) % among) ? ('accent' as const) : low(one),
+        })),
       );
       return [...line, ...beside.map(later)];
     }).flat();

@@ -5,7 +5,14 @@ import { equal, type WholeNotes } from '../../time/fraction';
 import { binomial, bits, combination } from '../choose';
 import { countAt, family, isBackbeat, limbShape, stroke, type Ground } from '../family';
 
-const WHERE = ['all of them', 'only in odd counts', 'only in even counts', 'single places', 'pairs of places', 'every combination'] as const;
+const WHERE = [
+  'all of them',
+  'only in odd counts',
+  'only in even counts',
+  'single places',
+  'pairs of places',
+  'every combination',
+] as const;
 /** More free places than this make more combinations than anybody could play in a life. */
 const MOST_FREE = 24;
 
@@ -17,7 +24,8 @@ const shape = z.object({
 type Params = z.output<typeof shape>;
 
 /** The slots on which the ostinato strikes nothing. */
-const free = ({ slots, ostinato }: Ground): WholeNotes[] => slots.filter((at) => !ostinato.some((one) => equal(one.at, at)));
+const free = ({ slots, ostinato }: Ground): WholeNotes[] =>
+  slots.filter((at) => !ostinato.some((one) => equal(one.at, at)));
 
 function chosen({ where }: Params, ground: Ground, index: number): WholeNotes[] {
   const places = free(ground);
@@ -47,21 +55,33 @@ export const between = family<Params>({
   total: (params, ground) => {
     const places = free(ground).length;
     const none = (say: string, remedy: string) => fail({ path: ['where'], where: 'where', say, remedy });
-    if (!places) return none('The ostinato strikes on every slot, so nothing is free.', 'Divide the counts further, or let the ostinato play fewer notes.');
-    if (params.where === 'pairs of places') return places < 2 ? none('There is one free place only.', 'Choose single places.') : ok(binomial(places, 2));
+    if (!places)
+      return none(
+        'The ostinato strikes on every slot, so nothing is free.',
+        'Divide the counts further, or let the ostinato play fewer notes.',
+      );
+    if (params.where === 'pairs of places')
+      return places < 2 ? none('There is one free place only.', 'Choose single places.') : ok(binomial(places, 2));
     if (params.where === 'every combination')
       return places > MOST_FREE
-        ? none(`${places} free places make too many combinations.`, 'Divide the counts less, or choose pairs of places.')
+        ? none(
+            `${places} free places make too many combinations.`,
+            'Divide the counts less, or choose pairs of places.',
+          )
         : ok(2 ** places - 1);
     if (params.where === 'single places') return ok(places);
-    return chosen(params, ground, 0).length ? ok(1) : none('No free place lies in those counts.', 'Choose all of them.');
+    return chosen(params, ground, 0).length
+      ? ok(1)
+      : none('No free place lies in those counts.', 'Choose all of them.');
   },
   figure: (params, ground, index) => {
     const { limb, backbeat } = params;
     const places = chosen(params, ground, index);
     const kept =
       backbeat && limb !== 'left hand'
-        ? ground.counts.filter(({ at }) => isBackbeat(ground, at)).map(({ at }) => stroke('left hand', 'snare', at, 'accent'))
+        ? ground.counts
+            .filter(({ at }) => isBackbeat(ground, at))
+            .map(({ at }) => stroke('left hand', 'snare', at, 'accent'))
         : [];
     return {
       say: '',

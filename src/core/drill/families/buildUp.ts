@@ -51,12 +51,20 @@ export const buildUp = family<Params>({
         say: 'One limb alone has nothing to be built up from.',
         remedy: 'Choose a groove for two limbs or more, or an ostinato.',
       });
-    return ok(params.way === 'limb by limb' ? limbs : params.way === 'take one out' ? limbs + 1 : binomial(limbs, 2) + (limbs > 2 ? 1 : 0));
+    return ok(
+      params.way === 'limb by limb'
+        ? limbs
+        : params.way === 'take one out'
+          ? limbs + 1
+          : binomial(limbs, 2) + (limbs > 2 ? 1 : 0),
+    );
   },
   figure: (params, ground, index) => {
     const limbs = limbsAt(params, ground, index);
     const { strokes, bars } = strokesToMove(params.figure, ground);
-    const all = params.figure ? strokes : [...strokes, ...ground.ostinato.filter((one) => !strokes.some((other) => other.limb === one.limb))];
+    const all = params.figure
+      ? strokes
+      : [...strokes, ...ground.ostinato.filter((one) => !strokes.some((other) => other.limb === one.limb))];
     return { say: limbs.join(', '), bars, strokes: all.filter(({ limb }) => limbs.includes(limb)), alone: true };
   },
 });

@@ -5,13 +5,20 @@ import { bits } from '../choose';
 import { alternating, family, stroke, type Figure } from '../family';
 import { frac } from '../../time/fraction';
 
-const shape = z.object({ what: z.enum(['kick on single hats', 'every kick on the hats', 'fills']).default('kick on single hats').describe('What moves') });
+const shape = z.object({
+  what: z
+    .enum(['kick on single hats', 'every kick on the hats', 'fills'])
+    .default('kick on single hats')
+    .describe('What moves'),
+});
 
 const TWELVE = { beats: 12, unit: 8 as const };
 const at = (eighth: number) => frac(eighth, 8);
 /** Hat on every 8th, snare on the second and fourth pulse. */
 const HANDS = [
-  ...Array.from({ length: 12 }, (_, eighth) => stroke('right hand', 'closed hat', at(eighth), eighth % 3 ? 'tap' : 'accent')),
+  ...Array.from({ length: 12 }, (_, eighth) =>
+    stroke('right hand', 'closed hat', at(eighth), eighth % 3 ? 'tap' : 'accent'),
+  ),
   stroke('left hand', 'snare', at(3), 'accent'),
   stroke('left hand', 'snare', at(9), 'accent'),
 ];
@@ -20,7 +27,12 @@ const DRUMS: Surface[] = ['snare', 'high tom', 'mid tom', 'floor tom'];
 
 function fill(start: number): Figure {
   const strokes = Array.from({ length: 12 }, (_, eighth) =>
-    stroke(alternating(eighth), DRUMS[(start + Math.floor(eighth / 3)) % DRUMS.length]!, at(eighth), eighth % 3 ? 'tap' : 'accent'),
+    stroke(
+      alternating(eighth),
+      DRUMS[(start + Math.floor(eighth / 3)) % DRUMS.length]!,
+      at(eighth),
+      eighth % 3 ? 'tap' : 'accent',
+    ),
   );
   return { say: `from the ${DRUMS[start]}`, bars: 1, strokes, meter: TWELVE, alone: true };
 }
@@ -31,7 +43,9 @@ export const compound = family<z.output<typeof shape>>({
   version: 1,
   shape,
   trains: ({ what }) =>
-    what === 'fills' ? 'Three notes a drum round the kit, one pulse each.' : 'The kick lands on hats of the 12/8 pattern, never between them.',
+    what === 'fills'
+      ? 'Three notes a drum round the kit, one pulse each.'
+      : 'The kick lands on hats of the 12/8 pattern, never between them.',
   total: ({ what }) => ok(what === 'fills' ? DRUMS.length : what === 'kick on single hats' ? 12 : 2 ** 12 - 1),
   figure: ({ what }, _, index) => {
     if (what === 'fills') return fill(index);

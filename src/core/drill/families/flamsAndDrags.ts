@@ -21,15 +21,26 @@ function flams(ground: Ground, step: WholeNotes, say: string): Figure[] {
   for (let at = ZERO, note = 0; less(at, lengthOfBar(ground)); at = add(at, step), note++)
     strokes.push({ ...stroke(alternating(note), 'snare', at, 'accent'), ornament: 'flam' as const });
   // An odd number of flams begins the next bar with the other hand, so both begin one.
-  const other = strokes.map((one, note) => ({ ...one, limb: alternating(note + strokes.length), at: add(one.at, lengthOfBar(ground)) }));
-  return strokes.length % 2 ? [{ say, bars: 2, strokes: [...strokes, ...other], alone: true }] : [{ say, bars: 1, strokes, alone: true }];
+  const other = strokes.map((one, note) => ({
+    ...one,
+    limb: alternating(note + strokes.length),
+    at: add(one.at, lengthOfBar(ground)),
+  }));
+  return strokes.length % 2
+    ? [{ say, bars: 2, strokes: [...strokes, ...other], alone: true }]
+    : [{ say, bars: 1, strokes, alone: true }];
 }
 
 /** The left hand ghosts on every slot but the backbeat; one ghost after another becomes a drag. */
 function drags(ground: Ground): Figure[] {
   const ghosts = ground.slots.filter((at) => !isBackbeat(ground, at));
   const line = ground.slots.map((at) => stroke('left hand', 'snare', at, isBackbeat(ground, at) ? 'accent' : 'ghost'));
-  return ghosts.map((at) => ({ say: '', bars: 1, strokes: line.map((one) => (one.at === at ? { ...one, ornament: 'drag' as const } : one)), alone: true }));
+  return ghosts.map((at) => ({
+    say: '',
+    bars: 1,
+    strokes: line.map((one) => (one.at === at ? { ...one, ornament: 'drag' as const } : one)),
+    alone: true,
+  }));
 }
 
 const figures = ({ what }: Params, ground: Ground): Figure[] =>
@@ -49,7 +60,14 @@ export const flamsAndDrags = family<Params>({
   trains: () => 'Grace strokes low and close: played together they are flat, too early they are two notes.',
   total: (params, ground) => {
     const found = figures(params, ground).length;
-    return found ? ok(found) : fail({ path: ['what'], where: 'what', say: 'These notes do not fill this meter.', remedy: 'Choose 4/4, or drags.' });
+    return found
+      ? ok(found)
+      : fail({
+          path: ['what'],
+          where: 'what',
+          say: 'These notes do not fill this meter.',
+          remedy: 'Choose 4/4, or drags.',
+        });
   },
   figure: (params, ground, index) => figures(params, ground)[index]!,
 });

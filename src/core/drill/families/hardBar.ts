@@ -36,7 +36,9 @@ function around(groove: Groove, { before, after }: (typeof WAYS)[number]): Groov
   if (before + after >= many) return undefined;
   const from = hardest(groove) - before;
   const bars = Array.from({ length: before + 1 + after }, (_, step) => groove.bars[(from + step + many) % many]!);
-  return bars.every(({ meter }) => equal(barLength(meter), barLength(bars[0]!.meter))) ? { ...groove, bars } : undefined;
+  return bars.every(({ meter }) => equal(barLength(meter), barLength(bars[0]!.meter)))
+    ? { ...groove, bars }
+    : undefined;
 }
 
 function figures({ figure }: Params, ground: Ground): Figure[] {
@@ -47,7 +49,17 @@ function figures({ figure }: Params, ground: Ground): Figure[] {
   return WAYS.flatMap((way) => {
     const part = around(figure, way);
     const bar = figure.bars.length > 1 ? `bar ${hardest(figure) + 1} ` : '';
-    return part ? [{ say: `${bar}${way.say}`, bars: part.bars.length, strokes: strokesOf(part), meter: part.bars[0]!.meter, alone: true }] : [];
+    return part
+      ? [
+          {
+            say: `${bar}${way.say}`,
+            bars: part.bars.length,
+            strokes: strokesOf(part),
+            meter: part.bars[0]!.meter,
+            alone: true,
+          },
+        ]
+      : [];
   });
 }
 

@@ -28,7 +28,10 @@ type Params = z.output<typeof shape>;
 function meters({ meters: wanted, turned }: Params): Meter[] {
   return wanted.flatMap((name): Meter[] => {
     const { beats, unit, grouping } = METERS[name];
-    return [{ beats, unit, grouping: [...grouping] }, ...(turned ? [{ beats, unit, grouping: [...grouping].reverse() }] : [])];
+    return [
+      { beats, unit, grouping: [...grouping] },
+      ...(turned ? [{ beats, unit, grouping: [...grouping].reverse() }] : []),
+    ];
   });
 }
 
@@ -43,7 +46,9 @@ function idea(meter: Meter): Figure {
     meter,
     alone: true,
     strokes: [
-      ...Array.from({ length: meter.beats }, (_, count) => stroke('right hand', 'closed hat', place(count), starts.includes(count) ? 'accent' : 'tap')),
+      ...Array.from({ length: meter.beats }, (_, count) =>
+        stroke('right hand', 'closed hat', place(count), starts.includes(count) ? 'accent' : 'tap'),
+      ),
       ...starts.map((start) => stroke('right foot', 'kick', place(start), start ? 'tap' : 'accent')),
       ...starts.map((start, index) => stroke('left hand', 'snare', place(start + groups[index]! - 1), 'accent')),
     ],

@@ -22,10 +22,16 @@ export const overlay = family<z.output<typeof shape>>({
   wish: 'threes, fives or sevens over the bar',
   version: 1,
   shape,
-  trains: ({ limb, keeps }) => `The ${limb} plays its own figure over the bar while the ${keeps} keeps the count, until both meet on 1.`,
+  trains: ({ limb, keeps }) =>
+    `The ${limb} plays its own figure over the bar while the ${keeps} keeps the count, until both meet on 1.`,
   total: ({ lengths, limb, keeps }, { slots }) => {
     if (limb === keeps)
-      return fail({ path: ['keeps'], where: 'keeps', say: 'One limb cannot play the figure and keep the count.', remedy: 'Choose another limb to keep it.' });
+      return fail({
+        path: ['keeps'],
+        where: 'keeps',
+        say: 'One limb cannot play the figure and keep the count.',
+        remedy: 'Choose another limb to keep it.',
+      });
     const long = lengths.find((length) => length > slots.length);
     return long
       ? fail({
@@ -47,6 +53,11 @@ export const overlay = family<z.output<typeof shape>>({
         .filter(({ at }) => on === 'every count' || isBackbeat(ground, at))
         .map(({ at }) => stroke(keeps, DEFAULT_SURFACES[keeps], add(at, mul(barLength(ground.meter), frac(bar))))),
     ).flat();
-    return { say: `${long} over ${ground.meter.beats}, home after ${bars} bars`, bars, strokes: [...line, ...kept], alone: true };
+    return {
+      say: `${long} over ${ground.meter.beats}, home after ${bars} bars`,
+      bars,
+      strokes: [...line, ...kept],
+      alone: true,
+    };
   },
 });

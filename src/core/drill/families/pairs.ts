@@ -11,7 +11,12 @@ export const pairs = family({
   trains: ({ limb }) => `Two strokes of the ${limb} side by side, low but for the backbeat.`,
   total: (_, { slots }) =>
     slots.length < 2
-      ? fail({ path: ['parts'], where: 'parts', say: 'One slot a bar has no neighbour.', remedy: 'Divide the counts further.' })
+      ? fail({
+          path: ['parts'],
+          where: 'parts',
+          say: 'One slot a bar has no neighbour.',
+          remedy: 'Divide the counts further.',
+        })
       : ok(slots.length),
   // The last pair goes over the bar line, to 1 of the same bar, as it is played round and round.
   figure: ({ limb }, ground, index) => ({

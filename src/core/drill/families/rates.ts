@@ -35,7 +35,8 @@ function sequence({ from, to, way }: Params): NoteValue[] {
 }
 
 /** Only what fills the bars to their end: half-note triplets in 3/4 would not. */
-const fits = (value: NoteValue, { bars }: Params, ground: Ground): boolean => div(mul(lengthOfBar(ground), frac(bars)), NOTE_VALUES[value]).d === 1;
+const fits = (value: NoteValue, { bars }: Params, ground: Ground): boolean =>
+  div(mul(lengthOfBar(ground), frac(bars)), NOTE_VALUES[value]).d === 1;
 
 const rates_ = (params: Params, ground: Ground) => sequence(params).filter((value) => fits(value, params, ground));
 
@@ -52,13 +53,19 @@ export const rates = family<Params>({
     const found = rates_(params, ground).length;
     return found > 1
       ? ok(found)
-      : fail({ path: ['to'], where: 'to', say: 'Fewer than two of these rates fill the bars.', remedy: 'Choose rates farther apart, or more bars of each.' });
+      : fail({
+          path: ['to'],
+          where: 'to',
+          say: 'Fewer than two of these rates fill the bars.',
+          remedy: 'Choose rates farther apart, or more bars of each.',
+        });
   },
   figure: (params, ground, index) => {
     const value = rates_(params, ground)[index]!;
     const end = mul(lengthOfBar(ground), frac(params.bars));
     const strokes = [];
-    for (let at = ZERO, note = 0; less(at, end); at = add(at, NOTE_VALUES[value]), note++) strokes.push(stroke(alternating(note), 'snare', at));
+    for (let at = ZERO, note = 0; less(at, end); at = add(at, NOTE_VALUES[value]), note++)
+      strokes.push(stroke(alternating(note), 'snare', at));
     return { say: `${value}s`, bars: params.bars, strokes, alone: true };
   },
 });

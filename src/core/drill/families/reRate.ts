@@ -6,17 +6,31 @@ import { barsFrom, barsToFill, layOut, type RateSpan } from '../../groove/place'
 import { family, lengthOfBar, stroke, type Ground } from '../family';
 import { figureShape, momentsOf, strokesToMove, unfit } from '../figure';
 
-const VALUES = ['quarter', 'quarter triplet', '8th', '8th triplet', '16th', '16th triplet'] as const satisfies readonly NoteValue[];
+const VALUES = [
+  'quarter',
+  'quarter triplet',
+  '8th',
+  '8th triplet',
+  '16th',
+  '16th triplet',
+] as const satisfies readonly NoteValue[];
 
 const shape = z.object({
   figure: figureShape,
-  values: z.array(z.enum(VALUES)).min(1).max(VALUES.length).default(['8th', '8th triplet', '16th']).describe('Written in'),
+  values: z
+    .array(z.enum(VALUES))
+    .min(1)
+    .max(VALUES.length)
+    .default(['8th', '8th triplet', '16th'])
+    .describe('Written in'),
   mixed: z.boolean().default(true).describe('And in two halves of different values'),
 });
 type Params = z.output<typeof shape>;
 
 const momentsIn = ({ figure }: Params, ground: Ground): string[] =>
-  momentsOf(strokesToMove(figure, ground).strokes.toSorted((a, b) => compare(a.at, b.at))).map(([one]) => format(one!.at));
+  momentsOf(strokesToMove(figure, ground).strokes.toSorted((a, b) => compare(a.at, b.at))).map(([one]) =>
+    format(one!.at),
+  );
 
 function plans(params: Params, ground: Ground): RateSpan[][] {
   const notes = momentsIn(params, ground).length;

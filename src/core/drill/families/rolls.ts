@@ -21,7 +21,12 @@ export const rolls = family<z.output<typeof shape>>({
   trains: () => 'Singles and then doubles at twice the rate: the second stroke of each double as loud as the first.',
   total: ({ beats }, { parts }) =>
     parts > 4
-      ? fail({ path: ['parts'], where: 'parts', say: `Doubles at twice ${parts} a count cannot be counted.`, remedy: 'Divide the counts into at most 4.' })
+      ? fail({
+          path: ['parts'],
+          where: 'parts',
+          say: `Doubles at twice ${parts} a count cannot be counted.`,
+          remedy: 'Divide the counts into at most 4.',
+        })
       : ok(beats.length),
   figure: ({ beats }, ground, index) => {
     const count = ground.counts[0]!.length;
@@ -30,8 +35,17 @@ export const rolls = family<z.output<typeof shape>>({
       stroke(alternating(note), 'snare', mul(div(count, frac(ground.parts)), frac(note))),
     );
     const doubles = Array.from({ length: 2 * long * ground.parts }, (_, note) =>
-      stroke(alternating(Math.floor(note / 2)), 'snare', add(mul(count, frac(long)), mul(div(count, frac(2 * ground.parts)), frac(note)))),
+      stroke(
+        alternating(Math.floor(note / 2)),
+        'snare',
+        add(mul(count, frac(long)), mul(div(count, frac(2 * ground.parts)), frac(note))),
+      ),
     );
-    return { say: `${long} and ${long}`, bars: barsToFill(mul(count, frac(2 * long)), ground.meter), strokes: [...singles, ...doubles], alone: true };
+    return {
+      say: `${long} and ${long}`,
+      bars: barsToFill(mul(count, frac(2 * long)), ground.meter),
+      strokes: [...singles, ...doubles],
+      alone: true,
+    };
   },
 });

@@ -47,7 +47,12 @@ export const sticking = family<z.output<typeof shape>>({
     const bars = barsUntilHome(ground, hands.length);
     const strokes = Array.from({ length: bars * ground.slots.length }, (_, slot) => {
       const hand = hands[slot % hands.length]!;
-      return stroke(hand.toLowerCase() === 'r' ? 'right hand' : 'left hand', 'snare', slotFrom(ground, slot), hand === hand.toUpperCase() ? 'accent' : 'tap');
+      return stroke(
+        hand.toLowerCase() === 'r' ? 'right hand' : 'left hand',
+        'snare',
+        slotFrom(ground, slot),
+        hand === hand.toUpperCase() ? 'accent' : 'tap',
+      );
     });
     return { say: names[index]!, bars, strokes, alone: true };
   },

@@ -41,7 +41,12 @@ export const straightToTriplet = family<Params>({
   total: (params, ground) =>
     ground.meter.unit === 4
       ? ok(variants(params).length)
-      : fail({ path: ['meter'], where: 'meter', say: '8ths in pairs want a meter in quarters.', remedy: 'Choose 4/4, 3/4 or another over 4.' }),
+      : fail({
+          path: ['meter'],
+          where: 'meter',
+          say: '8ths in pairs want a meter in quarters.',
+          remedy: 'Choose 4/4, 3/4 or another over 4.',
+        }),
   figure: (params, ground, index) => {
     const { extent, what } = variants(params)[index]!;
     const end = extent === 'all' ? lengthOfBar(ground) : exact('1/2');

@@ -50,7 +50,9 @@ export const grooveOf = (written: Written): Groove => ({
 function barsOf({ meter, reading = 'numbers', parts, lines, title }: Written): Bar[] {
   const parsed = parseMeter(meter);
   if (!parsed.ok) throw new Error(`${title}: ${parsed.problems[0]!.say}`);
-  const cells: Cell[] = parts.map((each) => (typeof each === 'number' ? { counts: 1, parts: each } : { counts: each[1], parts: each[0] }));
+  const cells: Cell[] = parts.map((each) =>
+    typeof each === 'number' ? { counts: 1, parts: each } : { counts: each[1], parts: each[0] },
+  );
   const slots = slotsOfBar(parsed.value, reading, cells);
   const count = lines[0]![2].split('|').length;
   return Array.from({ length: count }, (_, bar) => ({
@@ -58,7 +60,8 @@ function barsOf({ meter, reading = 'numbers', parts, lines, title }: Written): B
     cells,
     strokes: lines.flatMap(([limb, surface, text]) => {
       const letters = [...(text.split('|')[bar] ?? '')].filter((letter) => letter !== ' ');
-      if (letters.length !== slots.length) throw new Error(`${title}, ${limb}, bar ${bar + 1}: ${letters.length} letters for ${slots.length} slots`);
+      if (letters.length !== slots.length)
+        throw new Error(`${title}, ${limb}, bar ${bar + 1}: ${letters.length} letters for ${slots.length} slots`);
       return letters.flatMap((letter, index): Stroke[] => {
         if (letter === '.') return [];
         const [height, ornament] = LETTERS[letter]!;
