@@ -1,6 +1,6 @@
 /** All patterns of 16 slots counted, and 1,000 of them made and scored; every family at its usual values. */
 import { makeDrill } from '../src/core/drill/drill';
-import { ready, usualRule } from '../src/core/drill/rule';
+import { readyRule, usualRule } from '../src/core/drill/rule';
 import { FAMILIES, familyNamed } from '../src/core/drill/registry';
 import { medianMs, printTable } from './table';
 
@@ -10,7 +10,7 @@ const every = usualRule(familyNamed('between')!, {
   parts: 4,
   most: 1000,
 });
-const countMs = medianMs(() => void ready(every));
+const countMs = medianMs(() => void readyRule(every));
 const makeMs = medianMs(() => void makeDrill(every), 3);
 const drill = makeDrill(every);
 if (!drill.ok) throw new Error('nothing made');

@@ -6,14 +6,14 @@
 import { SCHOOLS } from '../src/core/count/schools';
 import { CLICK_PLANS } from '../src/core/time/clickPlan';
 import { LIMBS } from '../src/core/groove/limbs';
-import { cellsOfDivisions, slotsOfBar } from '../src/core/groove/grid';
-import type { Groove } from '../src/core/groove/document';
+import { cellsOfDivisions, slotsOfBar } from '../src/core/grid/cells';
+import type { Groove } from '../src/core/documents/groove';
 import { judge } from '../src/core/take/judge';
 import { Performance } from '../src/features/room/performance';
 import { firstSettings } from '../src/features/room/settings';
 import { AudioClock } from '../src/sound/audioClock';
 import { Mixer } from '../src/sound/mixer';
-import type { Player, Sounding } from '../src/sound/player';
+import type { Player, VoicedSound } from '../src/sound/player';
 import { frameAt } from '../src/sound/rendering';
 import { isSpoken, renderVoice, type VoiceName } from '../src/sound/voices';
 import { printTable } from './table';
@@ -64,12 +64,12 @@ class SimulatedPlayer {
       );
     }
   }
-  async start(sounds: readonly Sounding[], firstMs: number) {
+  async start(sounds: readonly VoicedSound[], firstMs: number) {
     await this.prepare(new Set(sounds.map(({ voice }) => voice)));
     this.zero = (1000 * this.frame) / RATE - firstMs + 150;
     this.replaceFrom(sounds, -Infinity);
   }
-  replaceFrom(sounds: readonly Sounding[], ms: number) {
+  replaceFrom(sounds: readonly VoicedSound[], ms: number) {
     this.mixer.cue(
       sounds
         .filter((sound) => sound.ms >= ms)

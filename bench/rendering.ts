@@ -3,10 +3,10 @@
  * frame `schedule` says. Voices of one sample show where each starts; the time is taken with the real ones.
  */
 import { beatOf } from '../src/core/groove/beat';
-import type { Groove } from '../src/core/groove/document';
-import { cellsOfDivisions, slotsOfBar } from '../src/core/groove/grid';
+import type { Groove } from '../src/core/documents/groove';
+import { cellsOfDivisions, slotsOfBar } from '../src/core/grid/cells';
 import { LIMBS } from '../src/core/groove/limbs';
-import { schedule } from '../src/core/schedule';
+import { schedule } from '../src/core/schedule/schedule';
 import { blocksOf, type Rendering } from '../src/sound/rendering';
 import { voiceOf } from '../src/sound/voices';
 import { printTable } from './table';

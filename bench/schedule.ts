@@ -1,6 +1,6 @@
 /** How many events a second `schedule` makes, from one bar to 512, straight and swung. */
 import { beatOf } from '../src/core/groove/beat';
-import { schedule, type Run } from '../src/core/schedule';
+import { schedule, type Run } from '../src/core/schedule/schedule';
 import { STARTER_GROOVES } from '../src/server/demo/grooves';
 import { steady } from '../src/core/time/tempoMap';
 import { medianMs, printTable } from './table';

@@ -8,7 +8,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { SCHOOLS } from '../src/core/count/schools';
 import { readWav, WavWriter } from '../src/core/format/wav';
-import { MOST_BEATS } from '../src/core/time/meter';
+import { MOST_BEATS } from '../src/core/grid/meter';
 import { onsetOf } from '../src/sound/onset';
 
 process.chdir(path.join(import.meta.dirname, '..'));

@@ -1,12 +1,12 @@
 /** What the live benchmark runs in the browser: the application's own player, with a tap on what it puts out. */
 import { beatOf } from '../../src/core/groove/beat';
-import type { Groove } from '../../src/core/groove/document';
-import { cellsOfDivisions, slotsOfBar } from '../../src/core/groove/grid';
+import type { Groove } from '../../src/core/documents/groove';
+import { cellsOfDivisions, slotsOfBar } from '../../src/core/grid/cells';
 import { LIMBS } from '../../src/core/groove/limbs';
-import { schedule } from '../../src/core/schedule';
+import { schedule } from '../../src/core/schedule/schedule';
 import { steady } from '../../src/core/time/tempoMap';
 import { Mixer } from '../../src/sound/mixer';
-import { Player, type Sounding } from '../../src/sound/player';
+import { Player, type VoicedSound } from '../../src/sound/player';
 import { frameAt } from '../../src/sound/rendering';
 import { renderVoice, voiceOf, type MadeVoice } from '../../src/sound/voices';
 
@@ -47,7 +47,7 @@ async function play(bars: number, meanwhile: (player: Player, context: AudioCont
     countIn: 0,
     rounds: bars,
   });
-  const sounds: Sounding[] = timed.sounds.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));
+  const sounds: VoicedSound[] = timed.sounds.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));
   const nodes: AudioWorkletNode[] = [];
   const Real = window.AudioWorkletNode;
   window.AudioWorkletNode = class extends Real {

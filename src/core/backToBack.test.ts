@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { backToBack } from './backToBack';
 import { beatOf } from './groove/beat';
-import { schedule, type Run } from './schedule';
+import { schedule, type Run } from './schedule/schedule';
 import { judge } from './take/judge';
-import { runOf, type Take } from './take/document';
+import { runOf, type Take } from './documents/take';
 import { anyRun, oneLine } from './testing/arbitrary';
 import { steady } from './time/tempoMap';
 

@@ -1,4 +1,4 @@
-import { schedule, type Run, type Schedule, type TimedBar } from './schedule';
+import { schedule, type Run, type Schedule, type TimedBar } from './schedule/schedule';
 
 /** A bar of several runs played one after another, and which of them it belongs to. */
 export interface PassageBar extends TimedBar {

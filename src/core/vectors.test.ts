@@ -7,7 +7,7 @@ import { figuresOf } from './take/figures';
 import { matchLine } from './take/match';
 import { clicks, plainMetronome, type ClickPlan } from './time/clickPlan';
 import { add, div, exact, format, ZERO } from './time/fraction';
-import { barLength, barStarts, countsOf, parseMeter, type Reading } from './time/meter';
+import { barLength, barStarts, countsOf, parseMeter, type Reading } from './grid/meter';
 import { valueFigures, type NoteValue } from './time/noteValue';
 import { offBeat, swungPlace } from './time/swing';
 import { clock, steady } from './time/tempoMap';

@@ -1,13 +1,13 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { limbsIn } from '@/core/groove/limbs';
-import { schedule } from '@/core/schedule';
-import { runOf, writeTake, type Take } from '@/core/take/document';
+import { schedule } from '@/core/schedule/schedule';
+import { runOf, writeTake, type Take } from '@/core/documents/take';
 import { judge } from '@/core/take/judge';
 import { simulateKit } from '@/core/take/simulatedKit';
 import { endAssignment, openAssignments, setAssignment } from './assignments';
 import { STARTER_GROOVES } from './demo/grooves';
 import { closeSession, doorState, openSession, setUpWorkshop, signIn } from './door';
-import { USUAL_SETTINGS } from '@/core/settings';
+import { USUAL_SETTINGS } from '@/core/documents/settings';
 import { addGroove, groove, grooves, saveGroove, setArchived, setFavourite, setLabels } from './grooves';
 import { migrate } from './migrate';
 import { addStudent, changePerson, signedInPerson, students, type Person } from './people';

@@ -1,6 +1,6 @@
 import { beforeAll, expect, test } from 'vitest';
 import { makeDrill } from '@/core/drill/drill';
-import { ready, renewed, usualRule } from '@/core/drill/rule';
+import { readyRule, renewed, usualRule } from '@/core/drill/rule';
 import { familyNamed } from '@/core/drill/registry';
 import { openSession, setUpWorkshop } from './door';
 import { openAssignments, setAssignment } from './assignments';
@@ -45,7 +45,7 @@ test('a drill is kept as its rule and makes the same bars again; kept under the 
   const [kept] = await here.as(token, drills);
   expect(kept).toMatchObject({ name: 'Between, two of them', tags: ['16ths'] });
   expect(makeDrill(kept!.rule)).toEqual(makeDrill(rule));
-  expect(ready(kept!.rule).ok).toBe(true);
+  expect(readyRule(kept!.rule).ok).toBe(true);
   await here.as(token, (db) =>
     keepDrill(db, teacher, { name: 'Between, two of them', tags: [], rule: { ...rule, goal: 99 } }),
   );

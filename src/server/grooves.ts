@@ -1,4 +1,4 @@
-import { readGroove, writeGroove, metersInWords, GROOVE_VERSION, type Groove } from '@/core/groove/document';
+import { readGroove, writeGroove, metersInWords, GROOVE_VERSION, type Groove } from '@/core/documents/groove';
 import { writtenShape, type WrittenDrill } from '@/core/drill/written';
 import { sentence } from '@/core/result';
 import type { Level } from '@/core/take/figures';

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import { FIRST_STANDING, usualClimb, type Climb } from '@/core/ladder/ladder';
+import { FIRST_STANDING, usualClimb, type Climb } from '@/core/plan/ladder';
 import { setAssignment } from './assignments';
 import { STARTER_GROOVES } from './demo/grooves';
 import { openSession, setUpWorkshop } from './door';

@@ -1,4 +1,4 @@
-import { bpmAt, climbShape, resumed, type Climb } from '@/core/ladder/ladder';
+import { bpmAt, climbShape, resumed, type Climb } from '@/core/plan/ladder';
 import type { Db } from './database';
 import type { Person } from './people';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { readTake, TAKE_VERSION, writeTake, type Take } from '@/core/take/document';
+import { readTake, TAKE_VERSION, writeTake, type Take } from '@/core/documents/take';
 import type { Level } from '@/core/take/figures';
 import { judge, JUDGE_VERSION } from '@/core/take/judge';
 import { fail, ok, sentence, type Result } from '@/core/result';

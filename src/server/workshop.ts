@@ -1,4 +1,4 @@
-import type { WorkshopSettings } from '@/core/settings';
+import type { WorkshopSettings } from '@/core/documents/settings';
 import type { Db } from './database';
 
 /** Keeps what the teacher sets for the whole workshop. */

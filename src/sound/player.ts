@@ -34,7 +34,7 @@ export class SoundLost extends Error {
 }
 
 /** A voice to sound at a time of the run, in milliseconds from its first bar. */
-export interface Sounding {
+export interface VoicedSound {
   ms: Ms;
   voice: VoiceName;
   /** 0 to 1; 1 when left out. */
@@ -99,7 +99,7 @@ export class Player {
   }
 
   /** Starts a run; `firstMs` is its first moment, below 0 when it is counted in. Throws with words for the person. */
-  async start(sounds: readonly Sounding[], firstMs: Ms, backing?: Backing): Promise<void> {
+  async start(sounds: readonly VoicedSound[], firstMs: Ms, backing?: Backing): Promise<void> {
     await this.prepare(new Set(sounds.map(({ voice }) => voice)));
     await this.wake();
     this.zeroMs = this.context.currentTime * 1000 + LEAD_MS - firstMs;
@@ -121,7 +121,7 @@ export class Player {
   }
 
   /** From `ms` of the run on, these sounds in place of those that were due. Their voices are to be prepared. */
-  replaceFrom(sounds: readonly Sounding[], ms: Ms): void {
+  replaceFrom(sounds: readonly VoicedSound[], ms: Ms): void {
     const cues = sounds
       .filter((sound) => sound.ms >= ms)
       .map(({ ms, voice, loud }) => ({ frame: this.frameOf(ms), voice, loud }));

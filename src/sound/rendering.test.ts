@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { schedule } from '../core/schedule';
+import { schedule } from '../core/schedule/schedule';
 import { anyRun } from '../core/testing/arbitrary';
 import { blocksOf, frameAt, framesOf, renderWav, type Rendering } from './rendering';
 import type { Sampled } from './speech';

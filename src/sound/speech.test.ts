@@ -7,7 +7,7 @@ import { familyNamed } from '../core/drill/registry';
 import { usualRule } from '../core/drill/rule';
 import { writeOut } from '../core/drill/written';
 import { readWav } from '../core/format/wav';
-import { MOST_BEATS } from '../core/time/meter';
+import { MOST_BEATS } from '../core/grid/meter';
 import { onsetOf } from './onset';
 import { isRecorded } from './speech';
 import spoken from './spoken.json';

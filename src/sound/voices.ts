@@ -1,6 +1,6 @@
 import type { Height, Surface } from '../core/groove/limbs';
 import { randomFrom, seedOf } from '../core/random';
-import type { TimedSound } from '../core/schedule';
+import type { TimedSound } from '../core/schedule/schedule';
 import type { ClickVoice } from '../core/time/clickPlan';
 
 /** A sound we make: a surface at a height, pressed into a buzz if so, one of the three clicks, a triplet layer. */

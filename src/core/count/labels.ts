@@ -1,6 +1,6 @@
 import type { WholeNotes } from '../time/fraction';
-import type { Meter, Reading } from '../time/meter';
-import { cellsOfDivisions, slotsOfBar, type Cell } from '../groove/grid';
+import type { Meter, Reading } from '../grid/meter';
+import { cellsOfDivisions, slotsOfBar, type Cell } from '../grid/cells';
 import { syllable, type School } from './schools';
 
 /** What is said on one slot; `count` is set on the numbers only. */

@@ -1,7 +1,7 @@
-import type { Groove } from '../groove/document';
-import { slotAt, slotsOfBar } from '../groove/grid';
+import type { Groove } from '../documents/groove';
+import { slotAt, slotsOfBar } from '../grid/cells';
 import { equal, format, type WholeNotes } from '../time/fraction';
-import { countsOf } from '../time/meter';
+import { countsOf } from '../grid/meter';
 import { syllable, type School } from './schools';
 
 /**

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { cellsOfDivisions, slotsOfBar, type Cell } from '../groove/grid';
+import { cellsOfDivisions, slotsOfBar, type Cell } from '../grid/cells';
 import { meterOf } from '../testing/arbitrary';
 import { equal, format } from '../time/fraction';
-import type { Reading } from '../time/meter';
+import type { Reading } from '../grid/meter';
 import { readSpoken } from './reader';
 import { sayPlace } from './sayPlace';
 import { SCHOOLS, schoolNamed } from './schools';

@@ -1,7 +1,7 @@
-import { slotsOfBar, type Slot } from '../groove/grid';
+import { slotsOfBar, type Slot } from '../grid/cells';
 import type { Height, Limb, Ornament, Surface } from '../groove/limbs';
 import { compare, equal, format, modulo, type WholeNotes } from '../time/fraction';
-import { countsOf, formatMeter } from '../time/meter';
+import { countsOf, formatMeter } from '../grid/meter';
 import { NOTE_VALUES } from '../time/noteValue';
 import { sameSyllable } from './sayPlace';
 import { syllable, type School } from './schools';

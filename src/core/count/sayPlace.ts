@@ -1,4 +1,4 @@
-import { slotsOfBar } from '../groove/grid';
+import { slotsOfBar } from '../grid/cells';
 import { equal, type WholeNotes } from '../time/fraction';
 import { syllable, type School } from './schools';
 import type { SpokenBar } from './spoken';

@@ -1,8 +1,8 @@
-import type { Cell } from '../groove/grid';
+import type { Cell } from '../grid/cells';
 import type { Height, Limb, Ornament, Surface } from '../groove/limbs';
 import type { Problem } from '../result';
 import type { WholeNotes } from '../time/fraction';
-import type { Meter, Reading } from '../time/meter';
+import type { Meter, Reading } from '../grid/meter';
 
 /** One bar as places in it are spoken of. */
 export interface SpokenBar {

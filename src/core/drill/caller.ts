@@ -1,7 +1,7 @@
 import type { School } from '../count/schools';
-import { MOST_BARS } from '../groove/document';
+import { MOST_BARS } from '../documents/groove';
 import { randomFrom } from '../random';
-import { partSaid, type Part } from './parts';
+import { exerciseInWords, type ExerciseBars } from '../form/exercises';
 import type { Written } from './written';
 
 /** So many draws of 0 to below `of`, never the same twice running where there is another. The same seed draws the same. */
@@ -49,10 +49,10 @@ export function called({ groove, parts }: Written, { range, pace, calls, seed }:
   const through = (bar: number) => Array.from({ length: pace }, () => groove.bars[bar]!);
   return {
     groove: { ...groove, bars: [...through(0), ...drawn.flatMap(({ from }) => through(from))] },
-    parts: drawn.map((part, index): Part => ({ ...part, from: pace * (index + 1), times: pace })),
+    parts: drawn.map((part, index): ExerciseBars => ({ ...part, from: pace * (index + 1), times: pace })),
     calls: drawn.map((part, index) => ({
       bar: pace * (index + 1),
-      words: part.places.length ? partSaid(part, groove, school).split(/[\s,]+/) : [],
+      words: part.places.length ? exerciseInWords(part, groove, school).split(/[\s,]+/) : [],
     })),
   };
 }

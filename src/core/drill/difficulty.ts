@@ -1,6 +1,6 @@
 import type { FreeStroke } from '../groove/place';
 import { compare, equal, format, modulo, sub, type WholeNotes } from '../time/fraction';
-import { barLength, countsOf } from '../time/meter';
+import { barLength, countsOf } from '../grid/meter';
 import type { Figure, Ground } from './family';
 
 /** One thing that makes an exercise harder, and by how much. */

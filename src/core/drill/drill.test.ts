@@ -1,19 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { readGroove, writeGroove, type Groove } from '../groove/document';
+import { readGroove, writeGroove, type Groove } from '../documents/groove';
 import { LIMBS } from '../groove/limbs';
-import { barsFrom, layOut as laidOut, strokesOf, type RateSpan } from '../groove/place';
+import { barsFrom, spanOnsets as laidOut, strokesOf, type RateSpan } from '../groove/place';
 import { STARTERS } from '../testing/starters';
 import { meterOf, oneLine, together } from '../testing/arbitrary';
 import { equal, exact, format, less, sum, toNumber } from '../time/fraction';
-import { barLength } from '../time/meter';
+import { barLength } from '../grid/meter';
 import { cases } from '../testing/vectors';
 import { binomial, bits, combination, isFirstTurning } from './choose';
 import { evenly, makeDrill } from './drill';
 import type { Family } from './family';
 import { readOstinato } from './ostinato';
 import { FAMILIES, familyNamed } from './registry';
-import { ready, renewed, usualRule, type Rule } from './rule';
+import { readyRule, renewed, usualRule, type Rule } from './rule';
 import { PATHS, SHELF } from './shelf';
 
 const rule = (family: string, params: Record<string, unknown> = {}, more: object = {}): Rule =>
@@ -181,7 +181,7 @@ describe('counted on paper', () => {
     expect(strokesOf(flams.exercises[1]!.groove).map(({ limb }) => limb[0])).toEqual(['r', 'l', 'r', 'l', 'r', 'l']);
     expect(made('sticking').exercises.map(({ groove }) => groove.bars.length)).toEqual([1, 1, 1, 3, 1, 3, 1, 1, 1, 3]);
     // Counted, not made.
-    expect(ready(rule('compound', { what: 'every kick on the hats' }))).toMatchObject({
+    expect(readyRule(rule('compound', { what: 'every kick on the hats' }))).toMatchObject({
       ok: true,
       value: { total: 4095 },
     });
@@ -316,7 +316,7 @@ test('what an older generator wrote is made anew, without what was picked by num
   const now = rule('placement', { limb: 'left foot' }, { picked: [3] });
   expect(renewed(now)).toEqual({ rule: now, anew: false });
   expect(renewed({ ...now, generator: 1 })).toEqual({ rule: { ...now, picked: undefined }, anew: true });
-  expect(ready({ ...now, generator: now.generator + 1 })).toMatchObject({
+  expect(readyRule({ ...now, generator: now.generator + 1 })).toMatchObject({
     ok: false,
     problems: [{ path: ['generator'], remedy: 'Update Mochila, then open it again.' }],
   });
@@ -402,12 +402,12 @@ describe('any rule of any family', () => {
   });
 
   test('the index-th exercise is made without the others, however many there are', () => {
-    const many = ready(rule('between', { where: 'every combination' }, { parts: 8, ostinato: 'hat quarters' }));
+    const many = readyRule(rule('between', { where: 'every combination' }, { parts: 8, ostinato: 'hat quarters' }));
     expect(many).toMatchObject({
       ok: false,
       problems: [{ path: ['params', 'where'], say: '28 free places make too many combinations.' }],
     });
-    const some = ready(rule('between', { where: 'every combination' }, { parts: 4, ostinato: '' }));
+    const some = readyRule(rule('between', { where: 'every combination' }, { parts: 4, ostinato: '' }));
     expect(some).toMatchObject({ ok: true, value: { total: 65_535 } });
   });
 });

@@ -1,17 +1,17 @@
 import { SCHOOLS, type School } from '../count/schools';
 import { check, LIMITS, type Finding, type Limits } from '../groove/checks';
-import type { Groove } from '../groove/document';
-import { cellsOfDivisions } from '../groove/grid';
+import type { Groove } from '../documents/groove';
+import { cellsOfDivisions } from '../grid/cells';
 import { barsFrom, type FreeStroke } from '../groove/place';
 import { randomFrom } from '../random';
 import { fail, ok, problemAt, type Result } from '../result';
 import { add, compare, equal, frac, mul, type WholeNotes } from '../time/fraction';
-import { barLength } from '../time/meter';
+import { barLength } from '../grid/meter';
 import { isFirstTurning } from './choose';
 import { difficultyOf, distance, type Difficulty } from './difficulty';
 import type { Figure, Ground } from './family';
-import { placesSaid } from './parts';
-import { ready, type Rule } from './rule';
+import { placesInWords } from '../form/exercises';
+import { readyRule, type Rule } from './rule';
 
 /** One exercise of a drill. `index` is its number in the order of the rule. */
 export interface Exercise {
@@ -55,7 +55,7 @@ export function makeDrill(
     onShare = () => {},
   }: { school?: School; limits?: Limits; onShare?: (share: number) => void } = {},
 ): Result<Drill> {
-  const readied = ready(json);
+  const readied = readyRule(json);
   if (!readied.ok) return readied;
   const { rule, family, params, ground, total } = readied.value;
   if (rule.withoutTurnings && total > MOST_TURNED)
@@ -89,7 +89,7 @@ export function makeDrill(
   const exercises: Exercise[] = [];
   for (const [place, { index, figure, difficulty }] of ordered.entries()) {
     if (place % 50 === 0) onShare((candidates.length + place) / (candidates.length + ordered.length));
-    const laid = layOut(figure, ground, rule);
+    const laid = barsOfFigure(figure, ground, rule);
     if (!laid)
       return fail(
         problemAt(
@@ -107,7 +107,7 @@ export function makeDrill(
       bars: laid,
     };
     const places = figure.say ? [] : placesOf(figure, ground);
-    const say = figure.say || placesSaid(groove, 0, places, school);
+    const say = figure.say || placesInWords(groove, 0, places, school);
     const before = ordered[place - 1]?.figure;
     exercises.push({
       index,
@@ -158,7 +158,11 @@ function inOrder<T extends { index: number }>(chosen: readonly T[], { order, see
 }
 
 /** The figure with the ostinato under it, in bars whose grid holds both. Where both have a stroke of one limb, the figure's is played. */
-export function layOut(figure: Figure, ground: Ground, { reading }: Pick<Rule, 'reading'>): Groove['bars'] | undefined {
+export function barsOfFigure(
+  figure: Figure,
+  ground: Ground,
+  { reading }: Pick<Rule, 'reading'>,
+): Groove['bars'] | undefined {
   const meter = figure.meter ?? ground.meter;
   const bars = range(figure.bars);
   const under = figure.alone

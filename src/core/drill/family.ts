@@ -3,8 +3,8 @@ import type { FreeStroke } from '../groove/place';
 import { LIMBS, type Height, type Limb, type Surface } from '../groove/limbs';
 import type { Result } from '../result';
 import { add, frac, less, mul, type WholeNotes } from '../time/fraction';
-import { barLength, countsOf, type Count, type Meter, type Reading } from '../time/meter';
-import { slotsOfBar, cellsOfDivisions } from '../groove/grid';
+import { barLength, countsOf, type Count, type Meter, type Reading } from '../grid/meter';
+import { slotsOfBar, cellsOfDivisions } from '../grid/cells';
 
 /** What a drill is made over: a meter, a grid, and what the other limbs keep repeating. */
 export interface Ground {

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { readGroove, type Groove } from '../groove/document';
+import { readGroove, type Groove } from '../documents/groove';
 import { lengthOf, strokesOf, type FreeStroke } from '../groove/place';
 import { problemAt, type Problem } from '../result';
 import { equal, format, type WholeNotes } from '../time/fraction';
-import { barLength, formatMeter } from '../time/meter';
+import { barLength, formatMeter } from '../grid/meter';
 import { lengthOfBar, slotFrom, stroke, type Ground } from './family';
 
 /** A groove that a drill is made of, as it is kept: JSON, so that a rule can be stored whole. */

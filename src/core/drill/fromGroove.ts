@@ -1,6 +1,6 @@
-import { writeGroove, type Groove } from '../groove/document';
+import { writeGroove, type Groove } from '../documents/groove';
 import { limbsIn, type Limb } from '../groove/limbs';
-import { formatMeter } from '../time/meter';
+import { formatMeter } from '../grid/meter';
 import { accents } from './families/accents';
 import { buildUp } from './families/buildUp';
 import { displacement } from './families/displacement';
@@ -22,13 +22,13 @@ export type MadeOfGroove = keyof typeof MADE_OF_GROOVE;
 /** The usual drill of that kind of a groove: in its meter, grid, feel and tempo, with nothing else under it. */
 export const drillOf = (groove: Groove, what: MadeOfGroove): Rule =>
   usualRule(MADE_OF_GROOVE[what]!, {
-    ...inTheMannerOf(groove),
+    ...settingsLike(groove),
     params: { figure: writeGroove(groove) },
     ostinato: '',
   });
 
 /** What a drill takes over from a groove that it is made of, or made over. */
-export const inTheMannerOf = (groove: Groove): Pick<Rule, 'meter' | 'parts' | 'reading' | 'goal' | 'swing'> => ({
+export const settingsLike = (groove: Groove): Pick<Rule, 'meter' | 'parts' | 'reading' | 'goal' | 'swing'> => ({
   ...gridOf(groove, 0),
   reading: groove.reading,
   goal: groove.tempo,

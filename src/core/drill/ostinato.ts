@@ -3,7 +3,7 @@ import type { FreeStroke } from '../groove/place';
 import { DEFAULT_SURFACES, type Limb, type Surface } from '../groove/limbs';
 import { fail, ok, type Result } from '../result';
 import { add, less, ZERO } from '../time/fraction';
-import { barLength, type Meter } from '../time/meter';
+import { barLength, type Meter } from '../grid/meter';
 import { NOTE_VALUES } from '../time/noteValue';
 
 /** Which limb plays a surface when nobody says: a right-handed kit, hands crossed. */

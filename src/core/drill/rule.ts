@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { LIMBS } from '../groove/limbs';
-import { readGroove, swingShape, tempoShape, type Groove } from '../groove/document';
-import { ladderShape } from '../ladder/ladder';
+import { readGroove, swingShape, tempoShape, type Groove } from '../documents/groove';
+import { ladderShape } from '../plan/ladder';
 import { fail, ok, problemAt, type Problem, type Result } from '../result';
 import { CLICK_PLAN_NAMES, type ClickPlanName } from '../time/clickPlan';
 import { equal } from '../time/fraction';
-import { barLength, formatMeter, parseMeter, type Meter } from '../time/meter';
+import { barLength, formatMeter, parseMeter, type Meter } from '../grid/meter';
 import type { FreeStroke } from '../groove/place';
 import { CHOOSING_VERSION } from './difficulty';
 import { groundOf, type Family, type Ground } from './family';
@@ -68,7 +68,7 @@ export const ruleShape = z.strictObject({
 export type Rule = z.output<typeof ruleShape>;
 
 /** A rule ready to be worked with. */
-export interface Readied {
+export interface ReadyRule {
   rule: Rule;
   family: Family;
   params: unknown;
@@ -94,7 +94,7 @@ export function renewed(rule: Rule): { rule: Rule; anew: boolean } {
 }
 
 /** Reads a rule and counts what it comes to, making none of it. Problems name the field: a path of `params` is the family's. */
-export function ready(json: unknown): Result<Readied> {
+export function readyRule(json: unknown): Result<ReadyRule> {
   const read = ruleShape.safeParse(json);
   if (!read.success) return fail(...problemsOf(read.error, []));
   const rule = read.data;

@@ -1,17 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { schoolNamed, SCHOOLS } from '../count/schools';
-import { MOST_BARS, readGroove, writeGroove } from '../groove/document';
-import { CALL_WORD_MS, schedule } from '../schedule';
+import { MOST_BARS, readGroove, writeGroove } from '../documents/groove';
+import { CALL_WORD_MS, schedule } from '../schedule/schedule';
 import { judge } from '../take/judge';
-import { readTake, runOf, writeTake, type Take } from '../take/document';
+import { readTake, runOf, writeTake, type Take } from '../documents/take';
 import { simulateKit } from '../take/simulatedKit';
 import { format } from '../time/fraction';
 import { CLICK_PLANS } from '../time/clickPlan';
 import { steady } from '../time/tempoMap';
 import { called, draws } from './caller';
 import { makeDrill } from './drill';
-import { partAt, partSaid, partsShape } from './parts';
+import { exerciseAt, exerciseInWords, exercisesShape } from '../form/exercises';
 import { familyNamed } from './registry';
 import { usualRule, type Rule } from './rule';
 import { writeOut } from './written';
@@ -36,20 +36,21 @@ describe('written out to be played', () => {
     expect(parts.map(({ from, bars, times }) => [from, bars, times])).toEqual([0, 3, 6, 9].map((from) => [from, 1, 2]));
     expect(groove.swing).toEqual({ value: '16th', ratio: '2' });
     expect(readGroove(JSON.parse(JSON.stringify(writeGroove(groove)))).ok).toBe(true);
-    expect([0, 1, 2, 4].map((bar) => partAt(parts, bar))).toEqual([
+    expect([0, 1, 2, 4].map((bar) => exerciseAt(parts, bar))).toEqual([
       { index: 0, bar: 0 },
       { index: 0, bar: 0 },
       undefined,
       { index: 1, bar: 0 },
     ]);
-    expect(partsShape.safeParse(JSON.parse(JSON.stringify(parts))).data).toEqual(parts);
+    expect(exercisesShape.safeParse(JSON.parse(JSON.stringify(parts))).data).toEqual(parts);
   });
 
   test('each school says its places its own way; what a family names is said as it is', () => {
     const said = (one: Rule, school: string) => {
       const whole = written(one);
       return (
-        whole.ok && whole.value.parts.slice(0, 3).map((part) => partSaid(part, whole.value.groove, schoolNamed(school)))
+        whole.ok &&
+        whole.value.parts.slice(0, 3).map((part) => exerciseInWords(part, whole.value.groove, schoolNamed(school)))
       );
     };
     expect(said(rule('placement'), 'takadimi')).toEqual(['count 1', 'the ka of 1', 'the di of 1']);
@@ -93,7 +94,7 @@ describe('the caller', () => {
     ).toEqual([0, 0]);
     for (const [index, part] of parts.entries()) {
       expect(part).toMatchObject({ from: 2 * (index + 1), bars: 1, times: 2 });
-      expect(calls[index]).toEqual({ bar: part.from, words: partSaid(part, groove, school).split(' ') });
+      expect(calls[index]).toEqual({ bar: part.from, words: exerciseInWords(part, groove, school).split(' ') });
       const kick = groove.bars[part.from]!.strokes.find(({ limb }) => limb === 'right foot')!;
       expect(format(kick.at)).toBe(part.places[0]);
     }
@@ -108,7 +109,7 @@ describe('the caller', () => {
     if (!out || !out.ok) throw new Error('none');
     const { parts, calls } = called(out.value, { ...all, range: [0, 1, 2] }, school);
     expect(calls.every(({ words }) => words.length === 0)).toBe(true);
-    expect(partSaid(parts[0]!, out.value.groove, school)).toMatch(/^2 in 4: \d \d$/);
+    expect(exerciseInWords(parts[0]!, out.value.groove, school)).toMatch(/^2 in 4: \d \d$/);
   });
 
   test('only places of the range are called; never more bars than a groove holds', () => {
@@ -153,7 +154,7 @@ describe('a drill that was played', () => {
   const timed = schedule(runOf(take));
   const late = simulateKit(timed, take.task, {}, 1).map((hit) => {
     const bar = timed.bars.find(({ startMs, endMs }) => hit.ms >= startMs - 1 && hit.ms < endMs - 1)!.bar;
-    return partAt(parts, bar)?.index === 2 && hit.limb === 'right foot' ? { ...hit, ms: hit.ms + 60 } : hit;
+    return exerciseAt(parts, bar)?.index === 2 && hit.limb === 'right foot' ? { ...hit, ms: hit.ms + 60 } : hit;
   });
   const judgement = judge({ ...take, playedMs: timed.endMs, hits: late }, 'advanced');
 

@@ -1,19 +1,19 @@
 import { z } from 'zod';
-import { MOST_BARS, type Groove } from '../groove/document';
+import { MOST_BARS, type Groove } from '../documents/groove';
 import { fail, ok, problemAt, type Result } from '../result';
 import { format } from '../time/fraction';
-import { layOut, type Drill } from './drill';
-import { partsShape, type Part } from './parts';
-import { ready, ruleShape, type Rule } from './rule';
+import { barsOfFigure, type Drill } from './drill';
+import { exercisesShape, type ExerciseBars } from '../form/exercises';
+import { readyRule, ruleShape, type Rule } from './rule';
 
 /** What a groove that plays a drill keeps of it: the rule it was written by, and its exercises. */
-export const writtenShape = z.strictObject({ version: z.literal(1), rule: ruleShape, parts: partsShape });
+export const writtenShape = z.strictObject({ version: z.literal(1), rule: ruleShape, parts: exercisesShape });
 export type WrittenDrill = z.output<typeof writtenShape>;
 
 /** A drill written out to be played: these bars stay as they are, whatever becomes of its rule or the generator. */
 export interface Written {
   groove: Groove;
-  parts: Part[];
+  parts: ExerciseBars[];
 }
 
 /**
@@ -27,7 +27,7 @@ export function writeOut(drill: Drill, rule: Rule, title: string): Result<Writte
 
 function inARow({ exercises }: Drill, rule: Rule, title: string): Result<Written> {
   const bars: Groove['bars'] = [];
-  const parts: Part[] = [];
+  const parts: ExerciseBars[] = [];
   for (const { say, places, groove } of exercises) {
     parts.push({ ...named(say, places), from: bars.length, bars: groove.bars.length, times: rule.repeats });
     for (let time = 0; time < rule.repeats; time++) bars.push(...groove.bars);
@@ -46,11 +46,15 @@ function toBeCalled({ exercises }: Drill, rule: Rule, title: string): Result<Wri
         'Only exercises of one bar can be called: choose another drill, or others of this one.',
       ),
     );
-  const readied = ready(rule);
+  const readied = readyRule(rule);
   if (!readied.ok) return readied;
   const { family, params, ground } = readied.value;
-  const under = layOut({ say: '', bars: 1, strokes: [], alone: family.figure(params, ground, 0).alone }, ground, rule)!;
-  const parts = exercises.map(({ say, places }, index): Part => ({
+  const under = barsOfFigure(
+    { say: '', bars: 1, strokes: [], alone: family.figure(params, ground, 0).alone },
+    ground,
+    rule,
+  )!;
+  const parts = exercises.map(({ say, places }, index): ExerciseBars => ({
     ...named(say, places),
     from: index + 1,
     bars: 1,
@@ -59,7 +63,7 @@ function toBeCalled({ exercises }: Drill, rule: Rule, title: string): Result<Wri
   return asOne([...under, ...exercises.flatMap(({ groove }) => groove.bars)], parts, rule, title);
 }
 
-function asOne(bars: Groove['bars'], parts: Part[], rule: Rule, title: string): Result<Written> {
+function asOne(bars: Groove['bars'], parts: ExerciseBars[], rule: Rule, title: string): Result<Written> {
   if (bars.length > MOST_BARS)
     return fail(
       problemAt(

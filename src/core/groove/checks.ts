@@ -1,9 +1,9 @@
 import { format, less, type WholeNotes } from '../time/fraction';
-import { schedule, type TimedStroke } from '../schedule';
+import { schedule, type TimedStroke } from '../schedule/schedule';
 import { steady } from '../time/tempoMap';
 import { SLOWEST, type Bpm } from '../time/units';
 import { beatOf } from './beat';
-import type { Groove, Stroke } from './document';
+import type { Groove, Stroke } from '../documents/groove';
 import { isHand, LIMBS, otherHand, type Limb } from './limbs';
 import type { Place } from './edit';
 import { motions, type Motion } from './motion';

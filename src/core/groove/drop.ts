@@ -1,13 +1,13 @@
 import { fail } from '../result';
-import { cycleOf } from '../time/cycle';
+import { cycleOf } from '../grid/cycle';
 import { add, compare, less, ZERO } from '../time/fraction';
-import { barLength } from '../time/meter';
+import { barLength } from '../grid/meter';
 import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
-import { MOST_BARS, type Groove } from './document';
+import { MOST_BARS, type Groove } from '../documents/groove';
 import { usualSurface } from './edit';
 import type { Limb } from './limbs';
 import { lengthOf, strokesOf, type FreeStroke } from './place';
-import { laid, problem, type Answer } from './transformed';
+import { inBars, problem, type Answer } from './transformed';
 
 /** A limb's line in one note value all through the groove, in place of what it played; the grid is divided as it must be. */
 export function dropValue(groove: Groove, limb: Limb, value: NoteValue): Answer {
@@ -54,7 +54,7 @@ function dropLine(
   for (let at = ZERO, index = 0; less(at, end); at = add(at, NOTE_VALUES[value]), index++)
     line.push({ limb, surface, at, height: notes > 1 && index % notes === 0 ? 'accent' : 'tap' });
   const others = strokesOf(groove).filter((stroke) => stroke.limb !== limb);
-  const answer = laid(
+  const answer = inBars(
     groove,
     [...others, ...line].sort((a, b) => compare(a.at, b.at)),
     like,

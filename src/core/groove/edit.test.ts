@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
 import { exact, format } from '../time/fraction';
 import { check, motionLine, speeds } from './checks';
-import { MOST_BARS, readGroove, writeGroove, type Groove } from './document';
+import { MOST_BARS, readGroove, writeGroove, type Groove } from '../documents/groove';
 import {
   copyBar,
   deleteBar,
@@ -18,7 +18,7 @@ import {
   setTuplet,
   type Place,
 } from './edit';
-import { slotsOfBar } from './grid';
+import { slotsOfBar } from '../grid/cells';
 import { HEIGHTS, LIMBS, ORNAMENTS, SURFACES } from './limbs';
 
 const isValid = (groove: Groove) => readGroove(JSON.parse(JSON.stringify(writeGroove(groove))));

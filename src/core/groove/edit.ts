@@ -1,8 +1,8 @@
 import { fail, ok, type Problem, type Result } from '../result';
 import { compare, equal, format, type WholeNotes } from '../time/fraction';
-import { countsOf, type Meter } from '../time/meter';
-import { MOST_BARS, type Bar, type Groove, type Stroke } from './document';
-import { cellsOfDivisions, slotsOfBar, type Cell } from './grid';
+import { countsOf, type Meter } from '../grid/meter';
+import { MOST_BARS, type Bar, type Groove, type Stroke } from '../documents/groove';
+import { cellsOfDivisions, slotsOfBar, type Cell } from '../grid/cells';
 import { DEFAULT_SURFACES, HEIGHTS, type Height, type Limb, type Ornament } from './limbs';
 
 /** A slot of a limb's lane. */

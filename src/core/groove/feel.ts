@@ -1,11 +1,11 @@
 import { fail } from '../result';
 import { add, compare, div, equal, exact, frac, less, modulo, mul, sub, type WholeNotes } from '../time/fraction';
-import { barLength, barStarts, countsOf } from '../time/meter';
+import { barLength, barStarts, countsOf } from '../grid/meter';
 import { NOTE_VALUES } from '../time/noteValue';
 import { offBeat, swungPlace, type Swing } from '../time/swing';
-import type { Groove, Stroke } from './document';
+import type { Groove, Stroke } from '../documents/groove';
 import { strokesOf, type FreeStroke } from './place';
-import { laid, problem, type Answer } from './transformed';
+import { inBars, problem, type Answer } from './transformed';
 
 /** 8ths as a shuffle: each off-beat 8th moves to the last triplet of its quarter. */
 export function toShuffle(groove: Groove): Answer {
@@ -32,7 +32,7 @@ export function toFullTriplets(groove: Groove): Answer {
     const taken = strokes.some((other) => other.limb === stroke.limb && equal(other.at, third));
     return within.n === 0 && partner && !taken ? [{ ...withoutOrnament(stroke), at: third, height: 'tap' }] : [];
   });
-  return laid(
+  return inBars(
     groove,
     [...strokes, ...between].sort((a, b) => compare(a.at, b.at)),
     groove.bars.map(({ meter }) => ({ meter })),
@@ -72,7 +72,7 @@ function warped(groove: Groove, swing: Swing, say: string, only?: (within: Whole
       };
     }),
   );
-  return laid(
+  return inBars(
     groove,
     strokes,
     groove.bars.map(({ meter }) => ({ meter })),
@@ -119,7 +119,7 @@ export function foldSwing(groove: Groove, swing: Swing): Answer {
       return { ...stroke, at: add(starts[index]!, add(start, even)) };
     }),
   );
-  const folded = laid(
+  const folded = inBars(
     groove,
     strokes,
     groove.bars.map(({ meter }) => ({ meter })),

@@ -1,4 +1,4 @@
-import type { Groove } from './document';
+import type { Groove } from '../documents/groove';
 
 export const LIMBS = ['right hand', 'left hand', 'right foot', 'left foot'] as const;
 export type Limb = (typeof LIMBS)[number];

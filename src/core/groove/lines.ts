@@ -1,7 +1,7 @@
 import { fail, ok } from '../result';
 import { compare } from '../time/fraction';
 import type { Bpm, Ms } from '../time/units';
-import { MOST_LEAN, type Bar, type Groove, type Technique } from './document';
+import { MOST_LEAN, type Bar, type Groove, type Technique } from '../documents/groove';
 import { turnFor, type Limb, type Surface } from './limbs';
 import { problem, type Answer, type Transformed } from './transformed';
 

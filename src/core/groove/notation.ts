@@ -1,7 +1,7 @@
 import { add, compare, div, equal, frac, gcd, less, mul, sub, sum, ZERO, type WholeNotes } from '../time/fraction';
-import { barLength, countsOf, isCompound, type Meter, type Reading } from '../time/meter';
-import type { Bar, Stroke } from './document';
-import type { Cell } from './grid';
+import { barLength, countsOf, isCompound, type Meter, type Reading } from '../grid/meter';
+import type { Bar, Stroke } from '../documents/groove';
+import type { Cell } from '../grid/cells';
 import { isHand } from './limbs';
 
 /** So many notes in the time of so many of the same value: a triplet is 3 in the time of 2. */

@@ -1,8 +1,8 @@
 import { add, compare, div, equal, frac, less, modulo, mul, sub, sum, ZERO, type WholeNotes } from '../time/fraction';
-import { barLength, barStarts, countsOf, type Meter, type Reading } from '../time/meter';
+import { barLength, barStarts, countsOf, type Meter, type Reading } from '../grid/meter';
 import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
-import type { Bar, Groove, Stroke } from './document';
-import type { Cell } from './grid';
+import type { Bar, Groove, Stroke } from '../documents/groove';
+import type { Cell } from '../grid/cells';
 
 /** A stroke with its place from the start of the groove, in whole notes. */
 export interface FreeStroke extends Omit<Stroke, 'at'> {
@@ -32,7 +32,7 @@ export interface RateSpan {
 }
 
 /** Notes laid one after another in the values of a plan: where each starts, and where the last one ends. */
-export function layOut(plan: readonly RateSpan[]): { onsets: WholeNotes[]; endsAt: WholeNotes } {
+export function spanOnsets(plan: readonly RateSpan[]): { onsets: WholeNotes[]; endsAt: WholeNotes } {
   const onsets: WholeNotes[] = [];
   let at = ZERO;
   for (const { value, notes } of plan) {

@@ -1,12 +1,12 @@
 import { ok } from '../result';
 import { add, compare, format, less, sub, ZERO, type WholeNotes } from '../time/fraction';
-import { barLength, barStarts } from '../time/meter';
-import type { Groove, Stroke } from './document';
+import { barLength, barStarts } from '../grid/meter';
+import type { Groove, Stroke } from '../documents/groove';
 import type { Place } from './edit';
-import { slotAt, slotsOfBar } from './grid';
+import { slotAt, slotsOfBar } from '../grid/cells';
 import { LIMBS, type Limb } from './limbs';
 import { lengthOf, strokesOf, type FreeStroke } from './place';
-import { laid, type Answer } from './transformed';
+import { inBars, type Answer } from './transformed';
 
 /** A stretch of some lanes: `from` up to, but without, `to`, in whole notes from the start of the groove. */
 export interface Region {
@@ -84,7 +84,7 @@ export function pasteAt(groove: Groove, place: Place, clip: Clip): Answer {
   for (let end = lengthOf(groove); less(end, to); end = add(end, barLength(like.at(-1)!.meter)))
     like.push({ ...groove.bars.at(-1)!, strokes: [] });
   const added = like.length - groove.bars.length;
-  const answer = laid(
+  const answer = inBars(
     groove,
     [...kept, ...laidDown].sort((a, b) => compare(a.at, b.at)),
     like,

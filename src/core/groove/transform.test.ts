@@ -2,14 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { STARTERS } from '../testing/starters';
 import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
-import { cycleOf } from '../time/cycle';
+import { cycleOf } from '../grid/cycle';
 import { exact, format, negate } from '../time/fraction';
-import { barLength } from '../time/meter';
+import { barLength } from '../grid/meter';
 import { modulatedBpm, type Modulation } from '../time/modulation';
 import type { NoteValue } from '../time/noteValue';
-import { readGroove, writeGroove, type Groove } from './document';
+import { readGroove, writeGroove, type Groove } from '../documents/groove';
 import { LIMBS } from './limbs';
-import { barsToFill, displaced, layOut, strokesOf, type RateSpan } from './place';
+import { barsToFill, displaced, spanOnsets, strokesOf, type RateSpan } from './place';
 import type { Result } from '../result';
 import { foldSwing, toFullTriplets, toShuffle, writeSwingOut } from './feel';
 import { accentPattern, keepLimbs, leanLimb, mirrorHands, moveLine, openHanded, turnKit } from './lines';
@@ -68,7 +68,7 @@ describe('exact answers', () => {
   test.each(cases<{ plan: RateSpan[]; onsets: string[]; endsAt: string; barsOf44ToFill: number }>('rerates'))(
     '$plan',
     ({ plan, onsets, endsAt, barsOf44ToFill }) => {
-      const out = layOut(plan);
+      const out = spanOnsets(plan);
       expect(out.onsets.map(format)).toEqual(onsets);
       expect(format(out.endsAt)).toBe(endsAt);
       expect(barsToFill(out.endsAt, meterOf('4/4'))).toBe(barsOf44ToFill);

@@ -13,14 +13,14 @@ import {
   type Fraction,
   type WholeNotes,
 } from '../time/fraction';
-import { barLength, countsOf, formatMeter, isCompound, UNITS, type Meter, type Reading } from '../time/meter';
+import { barLength, countsOf, formatMeter, isCompound, UNITS, type Meter, type Reading } from '../grid/meter';
 import { FASTEST, SLOWEST, type Bpm } from '../time/units';
 import { beatOf } from './beat';
-import type { Bar, Groove } from './document';
-import { slotsOfBar } from './grid';
+import type { Bar, Groove } from '../documents/groove';
+import { slotsOfBar } from '../grid/cells';
 import type { Limb } from './limbs';
-import { barsToFill, cellsFor, layOut, lengthOf, strokesOf, type RateSpan } from './place';
-import { laid, noGrid, problem, type Answer } from './transformed';
+import { barsToFill, cellsFor, spanOnsets, lengthOf, strokesOf, type RateSpan } from './place';
+import { inBars, noGrid, problem, type Answer } from './transformed';
 
 /** Moves the strokes of some limbs later (or, below 0, earlier) by a length, wrapped round the whole groove. */
 export function displace(groove: Groove, shift: WholeNotes, limbs: readonly Limb[]): Answer {
@@ -31,7 +31,7 @@ export function displace(groove: Groove, shift: WholeNotes, limbs: readonly Limb
   const way = less(shift, ZERO)
     ? `${format(negate(shift))} of a whole note earlier`
     : `${format(shift)} of a whole note later`;
-  return laid(
+  return inBars(
     groove,
     strokes,
     groove.bars,
@@ -50,7 +50,7 @@ export function rerate(groove: Groove, plan: readonly RateSpan[]): Answer {
         `Let the notes of the plan add up to ${moments.length}.`,
       ),
     );
-  const { onsets, endsAt } = layOut(plan);
+  const { onsets, endsAt } = spanOnsets(plan);
   const place = new Map(moments.map((at, index) => [format(at), onsets[index]!]));
   const { meter } = groove.bars[0]!;
   const bars = barsToFill(endsAt, meter);
@@ -60,7 +60,7 @@ export function rerate(groove: Groove, plan: readonly RateSpan[]): Answer {
       ? 'ends on the bar line'
       : `ends after ${format(endsAt)} of a whole note, padded with ${format(rest)} of rest`;
   const say = `The same order in ${plan.map(({ value, notes: count }) => `${count} × ${value}`).join(', ')}: ${bars} ${bars === 1 ? 'bar' : 'bars'}, ${ends}.`;
-  return laid(
+  return inBars(
     groove,
     strokesOf(groove).map((stroke) => ({ ...stroke, at: place.get(format(stroke.at))! })),
     Array.from({ length: bars }, () => ({ meter })),
@@ -82,7 +82,7 @@ export function stretch(groove: Groove, factor: 2 | '1/2'): Answer {
     bars * groove.bars.length === 1 && factor === '1/2'
       ? strokes.map((stroke) => ({ ...stroke, at: add(stroke.at, length) }))
       : [];
-  return laid(
+  return inBars(
     groove,
     [...strokes, ...again],
     Array.from({ length: bars }, () => ({ meter })),
@@ -152,7 +152,7 @@ export function otherBottomNumber(groove: Groove, unit: Meter['unit']): Answer {
   const reading = groove.reading === 'pulse' && isCompound({ ...meters[0]!, unit }) ? 'pulse' : 'numbers';
   const tempo = tempoCounted(groove, meters[0]!, reading);
   if (!tempo.ok) return tempo;
-  return laid(
+  return inBars(
     groove,
     strokesOf(groove),
     // Slots that nobody plays stay as well.

@@ -1,5 +1,5 @@
 import { fail, ok, type Problem, type Result } from '../result';
-import { MOST_BARS, type Groove } from './document';
+import { MOST_BARS, type Groove } from '../documents/groove';
 import { barsFrom, type FreeStroke } from './place';
 
 /** A new groove and a sentence on what was done. */
@@ -20,7 +20,7 @@ export const noGrid = () =>
   );
 
 /** Lays strokes into bars like these and answers with the groove, or says that no grid holds them. */
-export function laid(
+export function inBars(
   groove: Groove,
   strokes: readonly FreeStroke[],
   like: Parameters<typeof barsFrom>[1],

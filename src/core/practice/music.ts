@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { tempoShape, type Groove } from '../groove/document';
+import { tempoShape, type Groove } from '../documents/groove';
 import { lengthOf } from '../groove/place';
 import { beatOf } from '../groove/beat';
-import { MOST_ROUNDS } from '../take/document';
+import { MOST_ROUNDS } from '../documents/take';
 import { steady, valueMs } from '../time/tempoMap';
 import { SLOWEST, type Bpm, type Ms } from '../time/units';
 

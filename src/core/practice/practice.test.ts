@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { readGroove, writeGroove } from '../groove/document';
+import { readGroove, writeGroove } from '../documents/groove';
 import { LIMBS, limbsIn, type Limb } from '../groove/limbs';
-import { schedule, type TimedStroke } from '../schedule';
+import { schedule, type TimedStroke } from '../schedule/schedule';
 import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
 import { STARTERS } from '../testing/starters';
 import { steady } from '../time/tempoMap';
 import { beatsWithin, heardBpm, musicShape, roundsUnder } from './music';
-import { CONTRASTS, sidesOf, turnsOf } from './sides';
+import { CONTRASTS, sidesOf, turnsOf } from '../form/sides';
 import { isOrnamented, startWaiting, strikeWaiting, type Waiting } from './waiting';
 
 const backbeat = together(oneLine('AtAt'), oneLine('.A.A', 'left hand'), oneLine('A...', 'right foot'));

@@ -1,4 +1,4 @@
-import type { Groove } from '../groove/document';
+import type { Groove } from '../documents/groove';
 import { isHand, LIMBS, type Limb } from '../groove/limbs';
 import { format, type WholeNotes } from '../time/fraction';
 

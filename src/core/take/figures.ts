@@ -57,7 +57,7 @@ export function trendOf(placed: readonly Placed[]): { slope: number; at: (dueMs:
 }
 
 /** The smallest error that can be heard: max(6 ms, 2.5 % of the gap between strokes); Friberg & Sundberg 1995, JASA 98:5. */
-export const canBeHeardMs = (gapMs: Ms): Ms => Math.max(6, 0.025 * gapMs);
+export const smallestAudibleMs = (gapMs: Ms): Ms => Math.max(6, 0.025 * gapMs);
 
 /** How far a student's level stretches what can be heard into what is tolerated. */
 export const LEVEL_FACTORS = { 'first year': 4, 'second year': 2.5, advanced: 1.5, concert: 1 } as const;

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { limbsIn } from '../groove/limbs';
-import { schedule } from '../schedule';
+import { schedule } from '../schedule/schedule';
 import { anyGroove, oneLine, together } from '../testing/arbitrary';
-import { MOST_HITS, readTake, runOf, writeTake, type Take } from './document';
+import { MOST_HITS, readTake, runOf, writeTake, type Take } from '../documents/take';
 import { judge } from './judge';
 import { KIT_FAULTS, simulateKit, type KitFault, type Playing } from './simulatedKit';
 

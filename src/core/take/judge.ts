@@ -1,12 +1,12 @@
 import { format, type WholeNotes } from '../time/fraction';
 import type { Limb } from '../groove/limbs';
-import { isSamePart, partAt } from '../drill/parts';
+import { isSameExercise, exerciseAt } from '../form/exercises';
 import { beatOf } from '../groove/beat';
-import { schedule, type Schedule, type TimedStroke } from '../schedule';
+import { schedule, type Schedule, type TimedStroke } from '../schedule/schedule';
 import { valueMs } from '../time/tempoMap';
 import type { Ms } from '../time/units';
-import { runOf, taskAt, wholeTask, type Hit, type Take } from './document';
-import { canBeHeardMs, figuresOf, LEVEL_FACTORS, trendOf, type Figures, type Level, type Placed } from './figures';
+import { runOf, taskAt, wholeTask, type Hit, type Take } from '../documents/take';
+import { smallestAudibleMs, figuresOf, LEVEL_FACTORS, trendOf, type Figures, type Level, type Placed } from './figures';
 import { gapAt, matchLines } from './match';
 import { verdictOf, type Verdict } from './verdict';
 
@@ -87,7 +87,7 @@ export function judge(
     line.strokes.forEach((stroke, at) => {
       const hit = matched[index]!.hitOf[at];
       const hitMs = hit === undefined ? undefined : line.hitsMs[hit];
-      const heardMs = canBeHeardMs(heardAt(stroke.ms));
+      const heardMs = smallestAudibleMs(heardAt(stroke.ms));
       if ((stroke.role === 'grace' && hitMs === undefined) || !within(stroke)) return;
       strokes.push({ stroke, hitMs, errorMs: hitMs === undefined ? undefined : hitMs - stroke.ms, heardMs });
     });
@@ -127,7 +127,7 @@ function figuresFor(strokes: readonly JudgedStroke[], extra: number): Figures {
 function placesOf(strokes: readonly JudgedStroke[], { parts }: Take): PlaceFigures[] {
   /** The bar of the groove where it stood the first time. */
   const firstBar = (bar: number): number => {
-    const found = parts && partAt(parts, bar);
+    const found = parts && exerciseAt(parts, bar);
     return found ? parts[found.index]!.from + found.bar : bar;
   };
   const places = grouped(strokes, ({ stroke }) => `${stroke.limb} ${firstBar(stroke.bar)} ${format(stroke.written)}`);
@@ -146,8 +146,8 @@ function partsOf(
   if (!parts) return [];
   const barOf = new Map(timed.bars.map(({ barInRun, bar }) => [barInRun, bar]));
   const partOf = (bar: number | undefined) => {
-    const found = bar === undefined ? undefined : partAt(parts, bar);
-    return found && parts.findIndex((one) => isSamePart(one, parts[found.index]!));
+    const found = bar === undefined ? undefined : exerciseAt(parts, bar);
+    return found && parts.findIndex((one) => isSameExercise(one, parts[found.index]!));
   };
   const played = grouped(strokes, ({ stroke }) => partOf(stroke.bar));
   const beside = grouped(extra, ({ barInRun }) => partOf(barOf.get(barInRun)));
@@ -181,6 +181,6 @@ const barAt = (timed: Schedule, ms: Ms): number =>
   timed.bars.find((bar) => ms < bar.endMs)?.barInRun ?? timed.bars.at(-1)!.barInRun;
 
 function median(values: readonly number[]): number {
-  if (!values.length) return canBeHeardMs(0);
+  if (!values.length) return smallestAudibleMs(0);
   return values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
 }

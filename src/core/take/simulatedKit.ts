@@ -1,8 +1,8 @@
 import { normal, randomFrom } from '../random';
-import type { Schedule, TimedStroke } from '../schedule';
+import type { Schedule, TimedStroke } from '../schedule/schedule';
 import type { Limb } from '../groove/limbs';
 import type { Ms } from '../time/units';
-import type { Hit } from './document';
+import type { Hit } from '../documents/take';
 
 /** How the simulated kit plays. All that is left out is 0: a flawless kit. */
 export interface Playing {

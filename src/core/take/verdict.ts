@@ -1,11 +1,11 @@
 import { isOnCount, placeInWords } from '../count/placeInWords';
-import { partAt } from '../drill/parts';
+import { exerciseAt } from '../form/exercises';
 import { SCHOOLS, type School } from '../count/schools';
 import { isHand, type Limb } from '../groove/limbs';
 import type { ClickPlanName } from '../time/clickPlan';
 import type { WholeNotes } from '../time/fraction';
 import { FASTEST, SLOWEST, type Bpm, type Ms } from '../time/units';
-import { wholeTask, type Take } from './document';
+import { wholeTask, type Take } from '../documents/take';
 import type { Figures } from './figures';
 import type { PlaceFigures } from './judge';
 
@@ -61,7 +61,7 @@ const EXTRA_SHARE = 1 / 12;
 
 /** "the e of 3 in bar 2"; in a drill "the e of 3 in exercise 5". */
 function placeSaid({ groove, parts }: Take, bar: number, written: WholeNotes, school: School): string {
-  const part = parts && partAt(parts, bar);
+  const part = parts && exerciseAt(parts, bar);
   if (!part) return placeInWords(groove, bar, written, school);
   return `${placeInWords({ ...groove, bars: [groove.bars[bar]!] }, 0, written, school)} in exercise ${part.index + 1}`;
 }

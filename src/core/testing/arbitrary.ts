@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import type { Bar, Groove, Stroke } from '../groove/document';
-import { cellsOfDivisions, slotsOfBar } from '../groove/grid';
+import type { Bar, Groove, Stroke } from '../documents/groove';
+import { cellsOfDivisions, slotsOfBar } from '../grid/cells';
 import { DEFAULT_SURFACES, HEIGHTS, LIMBS, ORNAMENTS } from '../groove/limbs';
 
-import { countsOf, parseMeter, type Meter } from '../time/meter';
+import { countsOf, parseMeter, type Meter } from '../grid/meter';
 import { steady } from '../time/tempoMap';
 import { beatOf } from '../groove/beat';
-import type { Run } from '../schedule';
+import type { Run } from '../schedule/schedule';
 
 const METERS = ['4/4', '3/4', '2/2', '5/4', '7/8', '6/8', '12/8', '15/16'];
 

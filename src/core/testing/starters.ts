@@ -1,5 +1,5 @@
-import { cellsOfDivisions } from '../groove/grid';
-import type { Groove } from '../groove/document';
+import { cellsOfDivisions } from '../grid/cells';
+import type { Groove } from '../documents/groove';
 import { meterOf, oneLine, together } from './arbitrary';
 
 /** A few plain grooves for properties over whole grooves. */

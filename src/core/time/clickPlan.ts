@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { slotsOfBar, type Cell } from '../groove/grid';
+import { slotsOfBar, type Cell } from '../grid/cells';
 import {
   add,
   compare,
@@ -17,7 +17,7 @@ import {
   ZERO,
   type WholeNotes,
 } from './fraction';
-import { countsOf, type Meter, type Reading } from './meter';
+import { countsOf, type Meter, type Reading } from '../grid/meter';
 import { NOTE_VALUES, type NoteValue } from './noteValue';
 import { randomFrom } from '../random';
 import type { Bpm } from './units';

@@ -10,11 +10,11 @@ import {
   type ClickPlan,
 } from './clickPlan';
 import { compare, exact, format, toNumber, ZERO } from './fraction';
-import { barLength, countsOf, formatMeter, isCompound, parseMeter } from './meter';
+import { barLength, countsOf, formatMeter, isCompound, parseMeter } from '../grid/meter';
 import { offBeat, swingRatio, swungPlace } from './swing';
 import { clock, tempoAt, type TempoMap } from './tempoMap';
 import { meterOf } from '../testing/arbitrary';
-import { cellsOfDivisions } from '../groove/grid';
+import { cellsOfDivisions } from '../grid/cells';
 
 describe('meters', () => {
   test.each([

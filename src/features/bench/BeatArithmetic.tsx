@@ -16,21 +16,21 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
 import { beatOf } from '@/core/groove/beat';
-import { tempoShape, type Groove } from '@/core/groove/document';
+import { tempoShape, type Groove } from '@/core/documents/groove';
 import { dropCell, dropValue } from '@/core/groove/drop';
 import type { Limb } from '@/core/groove/limbs';
 import { keepLimbs } from '@/core/groove/lines';
 import type { Answer } from '@/core/groove/transformed';
-import type { Run } from '@/core/schedule';
+import type { Run } from '@/core/schedule/schedule';
 import { CLICK_PLAN_NAMES, CLICK_PLANS, plainMetronome } from '@/core/time/clickPlan';
-import { cycleOf } from '@/core/time/cycle';
+import { cycleOf } from '@/core/grid/cycle';
 import { equal, format, ZERO } from '@/core/time/fraction';
-import { countsOf } from '@/core/time/meter';
+import { countsOf } from '@/core/grid/meter';
 import { modulatedBpm } from '@/core/time/modulation';
 import { NOTE_VALUES, valueFigures, type NoteValue } from '@/core/time/noteValue';
 import { steady } from '@/core/time/tempoMap';
 import { plural, tempoInWords } from '@/ui/words';
-import { heardRun, inTurn, type Programme } from './programme';
+import { heardRun, inTurn, type Loop } from './programme';
 
 const VALUES = Object.keys(NOTE_VALUES) as NoteValue[];
 
@@ -41,7 +41,7 @@ interface BeatArithmeticProps {
   /** The limb a line is dropped on. */
   limb: Limb;
   onDrop: (answer: Answer) => void;
-  onHear: (programme: Programme) => void;
+  onHear: (programme: Loop) => void;
   onStop: () => void;
   playing: boolean;
 }

@@ -10,11 +10,11 @@ import { readSpoken } from '@/core/count/reader';
 import type { Remedy } from '@/core/count/spoken';
 import { placeInWords } from '@/core/count/placeInWords';
 import type { School } from '@/core/count/schools';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import type { Place } from '@/core/groove/edit';
 import { techniqueAt } from '@/core/groove/lines';
 import { LIMBS } from '@/core/groove/limbs';
-import type { WorkshopSettings } from '@/core/settings';
+import type { WorkshopSettings } from '@/core/documents/settings';
 import { Page } from '@/ui/Page';
 import { Strip, type StripHandle } from '@/ui/strip/Strip';
 import { FIGURE_FONT } from '@/ui/theme';
@@ -26,7 +26,7 @@ import { benchReducer, openedOn, selectedIn, strokeUnder } from './history';
 import { KeyList } from './KeyList';
 import { commandOf, type Command } from './keys';
 import { placeSpoken, previewOf } from './placeSpoken';
-import { fromPlace, limbByLimb, selectionLoop, straightThenSwung, type Programme } from './programme';
+import { fromPlace, limbByLimb, selectionLoop, straightThenSwung, type Loop } from './programme';
 import { SayIt } from './SayIt';
 import { SidePanel } from './SidePanel';
 import { StavePanel } from './StavePanel';
@@ -84,7 +84,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
   const { technique, tempo } = groove;
   const notes = useMemo(() => laneNotes({ technique, tempo }), [technique, tempo]);
 
-  const play = (programme: Programme) => void hearing.play(programme, [strip]);
+  const play = (programme: Loop) => void hearing.play(programme, [strip]);
   const hear = (how: HearHow) => {
     if (how === 'selection') play(selection ? selectionLoop(groove, selection) : fromPlace(groove));
     else if (how === 'straight then swung') play(straightThenSwung(groove));

@@ -7,7 +7,7 @@ import { memo } from 'react';
 import { placeInWords } from '@/core/count/placeInWords';
 import type { School } from '@/core/count/schools';
 import { check, speeds, type Finding, type Limits } from '@/core/groove/checks';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import { opening } from '@/ui/words';
 import { Row } from './Section';
 

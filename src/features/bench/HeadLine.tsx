@@ -6,20 +6,20 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo, useState } from 'react';
-import { tempoShape, type Groove } from '@/core/groove/document';
+import { tempoShape, type Groove } from '@/core/documents/groove';
 import { setMeter, type Place, type Regridded } from '@/core/groove/edit';
 import { readAs } from '@/core/groove/transform';
-import type { StyleFeel } from '@/core/settings';
-import { formatMeter, isCompound, parseMeter, type Reading } from '@/core/time/meter';
+import type { StyleFeel } from '@/core/documents/settings';
+import { formatMeter, isCompound, parseMeter, type Reading } from '@/core/grid/meter';
 
-import type { Asked, Change } from './useEditing';
+import type { Transforming, Change } from './useEditing';
 
 interface HeadLineProps {
   groove: Groove;
   cursor: Place;
   onEdit: (change: Change) => void;
   onRegrid: (asked: (groove: Groove) => Regridded, words: string) => void;
-  onAnswer: (asked: Asked) => void;
+  onAnswer: (asked: Transforming) => void;
   feels: readonly StyleFeel[];
 }
 

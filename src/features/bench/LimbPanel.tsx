@@ -5,7 +5,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { tempoShape, type Groove } from '@/core/groove/document';
+import { tempoShape, type Groove } from '@/core/documents/groove';
 import { isHand, type Limb } from '@/core/groove/limbs';
 import { setTechnique, techniqueAt } from '@/core/groove/lines';
 import { opening } from '@/ui/words';

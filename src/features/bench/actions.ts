@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
-import { readGroove, writeGroove, type GrooveJson } from '@/core/groove/document';
+import { readGroove, writeGroove, type GrooveJson } from '@/core/documents/groove';
 import { sentence } from '@/core/result';
 import { addGroove, groove, saveGroove } from '@/server/grooves';
 import { asPerson, requireTeacher } from '@/server/session';

@@ -1,5 +1,5 @@
-import type { Groove } from '@/core/groove/document';
-import { readGroove, writeGroove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
+import { readGroove, writeGroove } from '@/core/documents/groove';
 import type { Place } from '@/core/groove/edit';
 import { pasteAt, type Clip } from '@/core/groove/region';
 import type { Answer } from '@/core/groove/transformed';

@@ -1,6 +1,6 @@
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import type { Place } from '@/core/groove/edit';
-import { slotsOfBar } from '@/core/groove/grid';
+import { slotsOfBar } from '@/core/grid/cells';
 import { LIMBS, type Height } from '@/core/groove/limbs';
 import { regionBetween, type Region } from '@/core/groove/region';
 import { equal, less, ZERO } from '@/core/time/fraction';
@@ -19,7 +19,7 @@ export interface BenchState {
   height: Height;
 }
 
-export type Way = 'slot' | 'count' | 'bar' | 'limb';
+export type CursorStep = 'slot' | 'count' | 'bar' | 'limb';
 
 export type BenchAction =
   | {
@@ -33,7 +33,7 @@ export type BenchAction =
   | { type: 'undo' }
   | { type: 'redo' }
   | { type: 'cursor'; cursor: Place; /** Where the selection began that ends here. */ anchor?: Place }
-  | { type: 'move'; way: Way; by: 1 | -1; extend?: boolean }
+  | { type: 'move'; way: CursorStep; by: 1 | -1; extend?: boolean }
   | { type: 'selectAll' }
   | { type: 'selectNone' };
 
@@ -105,7 +105,7 @@ function onGrid(state: BenchState): BenchState {
   return { ...state, cursor: { ...state.cursor, bar, at }, anchor: stands ? anchor : undefined };
 }
 
-function moved(state: BenchState, way: Way, by: 1 | -1): Place {
+function moved(state: BenchState, way: CursorStep, by: 1 | -1): Place {
   const { cursor, groove } = state;
   if (way === 'limb') return { ...cursor, limb: LIMBS[Math.max(0, Math.min(3, LIMBS.indexOf(cursor.limb) + by))]! };
   const last = groove.bars.length - 1;

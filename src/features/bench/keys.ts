@@ -1,9 +1,9 @@
 import type { Ornament } from '@/core/groove/limbs';
-import type { Way } from './history';
+import type { CursorStep } from './history';
 
 /** What a key on the strip asks for. */
 export type Command =
-  | { do: 'move'; way: Way; by: 1 | -1; extend: boolean }
+  | { do: 'move'; way: CursorStep; by: 1 | -1; extend: boolean }
   | { do: 'raise'; by: 1 | -1 }
   | { do: 'ornament'; ornament: Ornament }
   | { do: 'divide'; parts: number }
@@ -70,7 +70,7 @@ const ALONE: Record<string, Command> = {
   m: { do: 'transform' },
 };
 
-const MOVES: Record<string, [Way, 1 | -1]> = {
+const MOVES: Record<string, [CursorStep, 1 | -1]> = {
   ArrowLeft: ['slot', -1],
   ArrowRight: ['slot', 1],
   ArrowUp: ['limb', -1],

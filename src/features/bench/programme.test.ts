@@ -2,16 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { mirrorHands } from '@/core/groove/lines';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { exact } from '@/core/time/fraction';
-import type { Groove } from '@/core/groove/document';
-import {
-  compared,
-  fromPlace,
-  limbByLimb,
-  segmentAt,
-  selectionLoop,
-  straightThenSwung,
-  type Programme,
-} from './programme';
+import type { Groove } from '@/core/documents/groove';
+import { compared, fromPlace, limbByLimb, segmentAt, selectionLoop, straightThenSwung, type Loop } from './programme';
 
 const bar = together(
   oneLine('tttttttt', 'right hand', 120),
@@ -21,7 +13,7 @@ const bar = together(
 const groove: Groove = { ...bar, bars: [bar.bars[0]!, bar.bars[0]!], swing: { value: '8th', ratio: '2' } };
 const straight: Groove = { ...groove, swing: undefined };
 /** When a limb strikes within the first so many milliseconds, rounded. */
-const struck = ({ sounds }: Programme, limb: string, within = 4000) =>
+const struck = ({ sounds }: Loop, limb: string, within = 4000) =>
   sounds
     .filter(({ ms, sound }) => sound.kind === 'stroke' && sound.limb === limb && ms < within)
     .map(({ ms }) => Math.round(ms));

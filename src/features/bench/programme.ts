@@ -1,13 +1,13 @@
 import { backToBack, type Passage } from '@/core/backToBack';
 import { beatOf } from '@/core/groove/beat';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import type { Place } from '@/core/groove/edit';
 import { limbsIn } from '@/core/groove/limbs';
 import { lengthOf } from '@/core/groove/place';
 import type { Region } from '@/core/groove/region';
-import type { Run, TimedSound } from '@/core/schedule';
+import type { Run, TimedSound } from '@/core/schedule/schedule';
 import { add, compare, type WholeNotes } from '@/core/time/fraction';
-import { barLength, barStarts } from '@/core/time/meter';
+import { barLength, barStarts } from '@/core/grid/meter';
 import { clock, steady } from '@/core/time/tempoMap';
 import type { Ms } from '@/core/time/units';
 
@@ -22,7 +22,7 @@ export interface Segment {
 }
 
 /** What is heard on the bench, in one list: sounds, and where the playhead is. It begins at 0. */
-export interface Programme {
+export interface Loop {
   sounds: { ms: Ms; sound: TimedSound }[];
   segments: Segment[];
   endMs: Ms;
@@ -43,7 +43,7 @@ export const heardRun = (groove: Groove, change: Partial<Run> = {}): Run => ({
 });
 
 /** A passage from one moment to another, as often as it fits into two minutes; at least once, at most 200 times. */
-function goingRound(runs: readonly Run[], passage: Passage, fromMs: Ms, toMs: Ms, times?: number): Programme {
+function goingRound(runs: readonly Run[], passage: Passage, fromMs: Ms, toMs: Ms, times?: number): Loop {
   const length = toMs - fromMs;
   const rounds = times ?? Math.max(1, Math.min(200, Math.round(LOOP_MS / length)));
   // A grace before the first stroke or a limb pushed ahead belongs to the round, at its very start.
@@ -69,13 +69,13 @@ function goingRound(runs: readonly Run[], passage: Passage, fromMs: Ms, toMs: Ms
 }
 
 /** Runs one after another on the bar line, round and round. */
-export function inTurn(runs: readonly Run[]): Programme {
+export function inTurn(runs: readonly Run[]): Loop {
   const passage = backToBack(runs);
   return goingRound(runs, passage, 0, passage.endMs);
 }
 
 /** The groove round and round; from a place on, the first time. */
-export function fromPlace(groove: Groove, place?: Place): Programme {
+export function fromPlace(groove: Groove, place?: Place): Loop {
   const whole = inTurn([heardRun(groove)]);
   if (!place) return whole;
   const starts = barStarts(groove.bars.map((bar) => barLength(bar.meter)));
@@ -101,7 +101,7 @@ export function fromPlace(groove: Groove, place?: Place): Programme {
 }
 
 /** A selected stretch round and round: all limbs that are selected. */
-export function selectionLoop(groove: Groove, { from, to, limbs }: Region): Programme {
+export function selectionLoop(groove: Groove, { from, to, limbs }: Region): Loop {
   const runs = [heardRun(groove, { limbs })];
   const whole = compare(to, lengthOf(groove)) >= 0;
   const passage = backToBack(runs);
@@ -113,18 +113,18 @@ const COMPARED_BARS = 4;
 const roundsOf = (groove: Groove): number => Math.max(1, Math.round(COMPARED_BARS / groove.bars.length));
 
 /** Two grooves, four bars or so of each, round and round: original and transformed. */
-export const compared = (one: Groove, other: Groove): Programme =>
+export const compared = (one: Groove, other: Groove): Loop =>
   inTurn([heardRun(one, { rounds: roundsOf(one) }), heardRun(other, { rounds: roundsOf(other) })]);
 
 /** The groove played even, then as it swings. */
-export const straightThenSwung = (groove: Groove): Programme =>
+export const straightThenSwung = (groove: Groove): Loop =>
   inTurn([
     heardRun(groove, { rounds: roundsOf(groove), swing: 'straight' }),
     heardRun(groove, { rounds: roundsOf(groove) }),
   ]);
 
 /** One limb, then the next with it, until all are there. */
-export function limbByLimb(groove: Groove): Programme {
+export function limbByLimb(groove: Groove): Loop {
   const limbs = limbsIn(groove);
   const rounds = Math.max(1, Math.round(2 / groove.bars.length));
   return inTurn(limbs.map((_, index) => heardRun(groove, { rounds, limbs: limbs.slice(0, index + 1) })));
@@ -134,7 +134,7 @@ const msOf = (groove: Groove, at: WholeNotes): Ms => clock(steady(groove.tempo, 
 
 /** Where a moment of a programme is: its run, bar and place in the bar. `from` is the segment to look from, for frame after frame. */
 export function segmentAt(
-  { segments }: Programme,
+  { segments }: Loop,
   ms: Ms,
   from = 0,
 ): { index: number; segment: Segment; fraction: number } | undefined {

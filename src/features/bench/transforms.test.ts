@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { readGroove, writeGroove } from '@/core/groove/document';
+import { readGroove, writeGroove } from '@/core/documents/groove';
 import { STARTER_GROOVES } from '@/server/demo/grooves';
 import { ZERO } from '@/core/time/fraction';
 import { oneLine, together } from '@/core/testing/arbitrary';

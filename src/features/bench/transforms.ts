@@ -1,7 +1,7 @@
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import type { Place } from '@/core/groove/edit';
 import { foldSwing, toFullTriplets, toShuffle, writeSwingOut } from '@/core/groove/feel';
-import { slotAt, slotsOfBar } from '@/core/groove/grid';
+import { slotAt, slotsOfBar } from '@/core/grid/cells';
 import type { Limb, Surface } from '@/core/groove/limbs';
 import { accentPattern, keepLimbs, leanLimb, mirrorHands, moveLine, openHanded, turnKit } from '@/core/groove/lines';
 import { strokesOf } from '@/core/groove/place';

@@ -3,7 +3,7 @@
 import { useState, type Dispatch } from 'react';
 import { placeInWords } from '@/core/count/placeInWords';
 import type { School } from '@/core/count/schools';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import {
   copyBar,
   deleteBar,
@@ -17,7 +17,7 @@ import {
   type Place,
   type Regridded,
 } from '@/core/groove/edit';
-import { slotAt, slotsOfBar } from '@/core/groove/grid';
+import { slotAt, slotsOfBar } from '@/core/grid/cells';
 import { HEIGHTS, type Height, type Ornament } from '@/core/groove/limbs';
 import { changeIn, clearRegion, copyRegion } from '@/core/groove/region';
 import type { Answer, Transformed } from '@/core/groove/transformed';
@@ -32,7 +32,7 @@ import { useStable } from './useStable';
 /** A groove, or what makes it of the one that is there when the change is made. */
 export type Change = Groove | ((groove: Groove) => Groove);
 /** What a transform answered, or what asks one. */
-export type Asked = Answer | Transformed | ((groove: Groove) => Answer | Transformed);
+export type Transforming = Answer | Transformed | ((groove: Groove) => Answer | Transformed);
 
 /** Everything that changes the groove, and what the person is told of it. */
 export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, school: School) {
@@ -49,7 +49,7 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
     dispatch({ type: 'edit', groove: typeof change === 'function' ? change(groove) : change, ...more });
 
   /** Takes what a transform answered, or says what is in its way. */
-  const answer = (asked: Asked) => {
+  const answer = (asked: Transforming) => {
     const given = typeof asked === 'function' ? asked(groove) : asked;
     if ('ok' in given && !given.ok)
       return setNotice({ severity: 'error', say: `${given.problems[0]!.say} ${given.problems[0]!.remedy}` });

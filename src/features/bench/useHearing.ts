@@ -4,9 +4,9 @@ import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
 import type { School } from '@/core/count/schools';
 import { Player } from '@/sound/player';
 import { voiceOf } from '@/sound/voices';
-import { drawnAgain } from '@/ui/strip/drawn';
+import { barsDrawn } from '@/ui/strip/drawn';
 import type { StripHandle } from '@/ui/strip/Strip';
-import { segmentAt, type Programme } from './programme';
+import { segmentAt, type Loop } from './programme';
 
 type Strips = readonly RefObject<StripHandle | null>[];
 
@@ -15,13 +15,13 @@ export interface Hearing {
   /** What went wrong, for the person. */
   say?: string;
   /** Plays a programme; the playhead moves on the strip of the run that is heard. */
-  play: (programme: Programme, strips: Strips) => Promise<void>;
+  play: (programme: Loop, strips: Strips) => Promise<void>;
   stop: () => void;
 }
 
 /** The bench's ear: one programme at a time, the playhead and the count, which `count` takes, moving with the sound. */
 export function useHearing(school: School, count: RefObject<HTMLElement | null>): Hearing {
-  const [now, setNow] = useState<{ programme: Programme; strips: Strips }>();
+  const [now, setNow] = useState<{ programme: Loop; strips: Strips }>();
   const [say, setSay] = useState<string>();
   const player = useRef<Player>(undefined);
 
@@ -30,7 +30,7 @@ export function useHearing(school: School, count: RefObject<HTMLElement | null>)
     setNow(undefined);
   }, []);
 
-  const play = useCallback(async (programme: Programme, strips: Strips) => {
+  const play = useCallback(async (programme: Loop, strips: Strips) => {
     try {
       player.current ??= await Player.open();
       player.current.stop();
@@ -48,7 +48,7 @@ export function useHearing(school: School, count: RefObject<HTMLElement | null>)
   useEffect(() => {
     if (!now) return;
     const { programme, strips } = now;
-    const drawn = programme.runs.map(({ groove, swing }) => drawnAgain(groove, school, undefined, swing));
+    const drawn = programme.runs.map(({ groove, swing }) => barsDrawn(groove, school, undefined, swing));
     const said = count.current;
     let from = 0;
     const frame = () => {

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { writeGroove, type Groove } from '@/core/groove/document';
+import { writeGroove, type Groove } from '@/core/documents/groove';
 import { oneLine } from '@/core/testing/arbitrary';
 import { keepCopyAction, saveGrooveAction } from './actions';
 import { useSaving } from './useSaving';

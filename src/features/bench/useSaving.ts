@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { readGroove, writeGroove, type Groove } from '@/core/groove/document';
+import { readGroove, writeGroove, type Groove } from '@/core/documents/groove';
 import { keepCopyAction, saveGrooveAction } from './actions';
 
 /** How long the hands rest before a save, in milliseconds. */

@@ -5,7 +5,7 @@ import type { School } from '@/core/count/schools';
 import { placeStroke, removeStroke, type Place } from '@/core/groove/edit';
 import { HEIGHTS, type Limb } from '@/core/groove/limbs';
 import { equal } from '@/core/time/fraction';
-import { drawnAgain } from '@/ui/strip/drawn';
+import { barsDrawn } from '@/ui/strip/drawn';
 import { strokeUnder, type BenchAction, type BenchState } from './history';
 
 /** How far a drag goes for one height, in pixels. */
@@ -28,7 +28,7 @@ export function useStripPointer(
   return useCallback(
     (kind: 'down' | 'move' | 'up', at: { bar: number; limb: Limb; percent: number }, event: PointerEvent) => {
       if (kind === 'down') {
-        const bar = drawnAgain(groove, school, undefined, undefined)[at.bar]!;
+        const bar = barsDrawn(groove, school, undefined, undefined)[at.bar]!;
         const slot = bar.slots.reduce((near, one) =>
           Math.abs(one.percent - at.percent) < Math.abs(near.percent - at.percent) ? one : near,
         );

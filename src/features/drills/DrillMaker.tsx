@@ -10,13 +10,13 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Drill } from '@/core/drill/drill';
-import { inTheMannerOf } from '@/core/drill/fromGroove';
+import { settingsLike } from '@/core/drill/fromGroove';
 import { FAMILIES, familyNamed } from '@/core/drill/registry';
 import { generatorOf, renewed, usualRule, type Rule } from '@/core/drill/rule';
-import { drillFor, type Weakness } from '@/core/drill/weakness';
+import { drillFor, type Weakness } from '@/core/plan/weakness';
 import { writeOut } from '@/core/drill/written';
 import type { Limits } from '@/core/groove/checks';
-import { readGroove, writeGroove, type Groove, type GrooveJson } from '@/core/groove/document';
+import { readGroove, writeGroove, type Groove, type GrooveJson } from '@/core/documents/groove';
 import type { KeptDrill } from '@/server/drills';
 import { Page } from '@/ui/Page';
 import { opening } from '@/ui/words';
@@ -102,7 +102,7 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
   const makeOf = (one: Groove | undefined) =>
     change(
       one
-        ? { ...inTheMannerOf(one), params: { ...rule.params, figure: writeGroove(one) } }
+        ? { ...settingsLike(one), params: { ...rule.params, figure: writeGroove(one) } }
         : { params: Object.fromEntries(Object.entries(rule.params).filter(([key]) => key !== 'figure')) },
     );
 

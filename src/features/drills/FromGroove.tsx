@@ -9,8 +9,8 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { drillOf, MADE_OF_GROOVE, type MadeOfGroove } from '@/core/drill/fromGroove';
-import { ready, type Rule } from '@/core/drill/rule';
-import type { Groove } from '@/core/groove/document';
+import { readyRule, type Rule } from '@/core/drill/rule';
+import type { Groove } from '@/core/documents/groove';
 import { sentence } from '@/core/result';
 import { opening, plural } from '@/ui/words';
 import { GroovePick, type Pickable } from './GroovePick';
@@ -31,7 +31,7 @@ export function FromGroove({ grooves, groove: asked, onChoose, onClose }: FromGr
       groove
         ? Object.keys(MADE_OF_GROOVE).map((what: MadeOfGroove) => {
             const rule = drillOf(groove, what);
-            return { what, rule, read: ready(rule) };
+            return { what, rule, read: readyRule(rule) };
           })
         : [],
     [groove],

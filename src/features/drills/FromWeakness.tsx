@@ -14,11 +14,11 @@ import { labels } from '@/core/count/labels';
 import type { School } from '@/core/count/schools';
 import { RATES, type Rate } from '@/core/drill/families/rates';
 import { familyNamed } from '@/core/drill/registry';
-import { ready, type Rule } from '@/core/drill/rule';
-import { drillFor, type Weakness } from '@/core/drill/weakness';
+import { readyRule, type Rule } from '@/core/drill/rule';
+import { drillFor, type Weakness } from '@/core/plan/weakness';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { equal } from '@/core/time/fraction';
-import { parseMeter } from '@/core/time/meter';
+import { parseMeter } from '@/core/grid/meter';
 import { Pick } from '@/ui/Pick';
 import { opening, plural } from '@/ui/words';
 
@@ -61,7 +61,7 @@ export function FromWeakness({ school, onChoose, onClose }: FromWeaknessProps) {
     ...(kind === 'evenness' && { uneven: true }),
   };
   const rule = drillFor(weakness);
-  const read = ready(rule);
+  const read = readyRule(rule);
   const asks = kind === 'certain places' && !places?.length ? 'Touch the places that slip.' : undefined;
   const isIn = (at: (typeof slots)[number]['at']) => places!.some((place) => equal(place, at));
   return (

@@ -4,9 +4,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { inTheMannerOf, limbsUnder } from '@/core/drill/fromGroove';
+import { settingsLike, limbsUnder } from '@/core/drill/fromGroove';
 import type { Rule } from '@/core/drill/rule';
-import { readGroove, writeGroove, type Groove } from '@/core/groove/document';
+import { readGroove, writeGroove, type Groove } from '@/core/documents/groove';
 import { LIMBS, limbsIn, type Limb } from '@/core/groove/limbs';
 import type { Problem } from '@/core/result';
 import { GroovePick, type Pickable } from './GroovePick';
@@ -35,7 +35,7 @@ export function GroundFields({ rule, grooves, problems, onChange }: GroundFields
     onChange(
       groove
         ? {
-            ...inTheMannerOf(groove),
+            ...settingsLike(groove),
             over: { groove: writeGroove(groove), bar: 0, limbs: limbsUnder(groove, trained) },
           }
         : { over: undefined },

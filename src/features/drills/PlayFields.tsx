@@ -11,7 +11,7 @@ import FormHelperText from '@mui/material/FormHelperText';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { MOST_CALLS, ORDERS, type Rule } from '@/core/drill/rule';
-import { usualClimb } from '@/core/ladder/ladder';
+import { usualClimb } from '@/core/plan/ladder';
 import type { Problem } from '@/core/result';
 import { CLICK_PLAN_NAMES } from '@/core/time/clickPlan';
 import type { Swing } from '@/core/time/swing';

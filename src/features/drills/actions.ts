@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { familyNamed } from '@/core/drill/registry';
-import { ready, type Rule } from '@/core/drill/rule';
+import { readyRule, type Rule } from '@/core/drill/rule';
 import { sentence } from '@/core/result';
 import { dropDrill, grooveOfDrill, keepDrill } from '@/server/drills';
 import { asPerson, requireTeacher } from '@/server/session';
@@ -34,7 +34,7 @@ export async function keepDrillAction(given: GivenDrill): Promise<Answer> {
   if (!name.success) return { ok: false, say: name.error.issues[0]!.message };
   const tags = tagsShape.safeParse(given.tags);
   if (!tags.success) return { ok: false, say: tags.error.issues[0]!.message };
-  const read = ready(given.rule);
+  const read = readyRule(given.rule);
   if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
   const id = await asPerson((db) =>
     keepDrill(db, teacher, { name: name.data, tags: tags.data, rule: read.value.rule }),
@@ -52,7 +52,7 @@ export async function dropDrillAction(id: string): Promise<void> {
 /** The groove that plays a drill in the room, under its name or, without one, under what it trains. */
 export async function practiseDrillAction(given: GivenDrill): Promise<Answer> {
   const teacher = await requireTeacher();
-  const read = ready(given.rule);
+  const read = readyRule(given.rule);
   if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
   const { rule } = read.value;
   const name = nameShape.safeParse(given.name).data ?? opening(familyNamed(rule.family)!.wish);

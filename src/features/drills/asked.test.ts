@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { drillFor, type Weakness } from '@/core/drill/weakness';
+import { drillFor, type Weakness } from '@/core/plan/weakness';
 import { exact } from '@/core/time/fraction';
 import { weaknessHref } from '@/ui/take/weaknessHref';
 import { weaknessAsked } from './asked';

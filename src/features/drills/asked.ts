@@ -1,20 +1,20 @@
 import { z } from 'zod';
 import { RATES } from '@/core/drill/families/rates';
-import type { Weakness } from '@/core/drill/weakness';
-import { tempoShape } from '@/core/groove/document';
+import type { Weakness } from '@/core/plan/weakness';
+import { tempoShape } from '@/core/documents/groove';
 import { LIMBS } from '@/core/groove/limbs';
 import { parse, type WholeNotes } from '@/core/time/fraction';
-import { parseMeter } from '@/core/time/meter';
+import { parseMeter } from '@/core/grid/meter';
 
 const rateShape = z.enum(RATES);
 
 /** What an address may ask of the drill maker. */
-export type Asked = Partial<
+export type AskedOfDrills = Partial<
   Record<'tempo' | 'limb' | 'offBeats' | 'places' | 'switch' | 'uneven' | 'meter' | 'parts' | 'reading', string>
 >;
 
 /** The weakness an address names; what cannot be is left out, and nothing is asked where no tempo is. */
-export function weaknessAsked(asked: Asked): Weakness | undefined {
+export function weaknessAsked(asked: AskedOfDrills): Weakness | undefined {
   const tempo = tempoShape.safeParse(Number(asked.tempo ?? NaN)).data;
   if (tempo === undefined) return undefined;
   const limb = z.enum(LIMBS).safeParse(asked.limb).data;

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Exercise } from '@/core/drill/drill';
 import { beatOf } from '@/core/groove/beat';
-import { schedule } from '@/core/schedule';
+import { schedule } from '@/core/schedule/schedule';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { steady } from '@/core/time/tempoMap';
 import { Player } from '@/sound/player';

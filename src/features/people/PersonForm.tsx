@@ -5,7 +5,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useActionState } from 'react';
 import { SETUPS } from '@/core/groove/limbs';
-import { schoolNamesIn } from '@/core/settings';
+import { schoolNamesIn } from '@/core/documents/settings';
 import { LEVELS } from '@/core/take/figures';
 import type { Person } from '@/server/people';
 import { Field } from '@/ui/Field';

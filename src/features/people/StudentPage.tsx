@@ -119,14 +119,12 @@ export function StudentPage({ student, assignments, grooves, drills, takes, dril
               How it goes
             </Typography>
             <ProgressChart
-              points={heard
-                .toReversed()
-                .map((take) => ({
-                  at: take.played_at.getTime(),
-                  mean: take.mean_error_ms!,
-                  spread: take.sd_error_ms!,
-                  title: take.title,
-                }))}
+              points={heard.toReversed().map((take) => ({
+                at: take.played_at.getTime(),
+                mean: take.mean_error_ms!,
+                spread: take.sd_error_ms!,
+                title: take.title,
+              }))}
             />
           </section>
         )}

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
 import { LEVELS } from '@/core/take/figures';
 import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
-import { tempoShape } from '@/core/groove/document';
+import { tempoShape } from '@/core/documents/groove';
 import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
 
 const number = (say: string) =>

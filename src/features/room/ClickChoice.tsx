@@ -10,7 +10,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import {
   CLICK_PLAN_NAMES,
   CLICK_PLANS,
@@ -23,7 +23,7 @@ import {
   type ClickPlanName,
 } from '@/core/time/clickPlan';
 import { ZERO } from '@/core/time/fraction';
-import { countsOf } from '@/core/time/meter';
+import { countsOf } from '@/core/grid/meter';
 import type { Bpm } from '@/core/time/units';
 import { tempoInWords } from '@/ui/words';
 import { numberTyped } from './NumberField';

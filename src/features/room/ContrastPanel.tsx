@@ -4,7 +4,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { CONTRASTS, type Contrast, type Sides } from '@/core/practice/sides';
+import { CONTRASTS, type Contrast, type Sides } from '@/core/form/sides';
 import { sentence, type Result } from '@/core/result';
 import { plural } from '@/ui/words';
 import type { RoomSettings } from './settings';

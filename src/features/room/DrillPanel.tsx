@@ -8,15 +8,15 @@ import Switch from '@mui/material/Switch';
 import { useState } from 'react';
 import type { School } from '@/core/count/schools';
 import { mostCalls } from '@/core/drill/caller';
-import { partSaid, type Part } from '@/core/drill/parts';
-import type { Groove } from '@/core/groove/document';
+import { exerciseInWords, type ExerciseBars } from '@/core/form/exercises';
+import type { Groove } from '@/core/documents/groove';
 import { Pick } from '@/ui/Pick';
 import { opening, plural } from '@/ui/words';
 import type { RoomSettings } from './settings';
 
 interface DrillPanelProps {
   groove: Groove;
-  parts: readonly Part[];
+  parts: readonly ExerciseBars[];
   school: School;
   settings: Pick<RoomSettings, 'way' | 'range' | 'caller'>;
   onChange: (change: Partial<RoomSettings>) => void;
@@ -87,7 +87,7 @@ export function DrillPanel({ groove, parts, school, settings: { way, range, call
           {parts.map((part, index) => (
             <Chip
               key={index}
-              label={opening(partSaid(part, groove, school))}
+              label={opening(exerciseInWords(part, groove, school))}
               aria-pressed={isOn(index)}
               variant={isOn(index) ? 'filled' : 'outlined'}
               onClick={() => touch(index)}

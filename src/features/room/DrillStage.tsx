@@ -4,8 +4,8 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo, type Ref } from 'react';
 import type { School } from '@/core/count/schools';
-import { partAt, partSaid, type Part } from '@/core/drill/parts';
-import type { Groove } from '@/core/groove/document';
+import { exerciseAt, exerciseInWords, type ExerciseBars } from '@/core/form/exercises';
+import type { Groove } from '@/core/documents/groove';
 import { limbsIn, type Limb } from '@/core/groove/limbs';
 import type { Swing } from '@/core/time/swing';
 import type { Bpm } from '@/core/time/units';
@@ -27,7 +27,7 @@ export interface Drawn {
 
 interface DrillStageProps extends Drawn {
   groove: Groove;
-  parts: readonly Part[];
+  parts: readonly ExerciseBars[];
   onStage: OnStage;
   /** What comes next is kept until the bar before it, when it is called. */
   called: boolean;
@@ -59,7 +59,7 @@ export function DrillStage({
   const here = useMemo(
     () =>
       beads?.flatMap((bead): Bead[] => {
-        const at = partAt(parts, bead.bar);
+        const at = exerciseAt(parts, bead.bar);
         return at && at.index === now ? [{ ...bead, bar: at.bar }] : [];
       }),
     [beads, parts, now],
@@ -78,7 +78,7 @@ export function DrillStage({
             overflowWrap: 'anywhere',
           }}
         >
-          {part ? opening(partSaid(part, groove, school)) : called ? 'Listen' : 'Rest'}
+          {part ? opening(exerciseInWords(part, groove, school)) : called ? 'Listen' : 'Rest'}
         </Typography>
         {part && !called && (
           <Typography color="textSecondary" sx={{ fontSize: '1.1rem' }}>
@@ -96,7 +96,7 @@ export function DrillStage({
             overflowWrap: 'anywhere',
           }}
         >
-          {coming && `next ${partSaid(coming, groove, school)}`}
+          {coming && `next ${exerciseInWords(coming, groove, school)}`}
         </Typography>
       </Box>
       <Strip

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useSyncExternalStore } from 'react';
 import type { School } from '@/core/count/schools';
-import type { Part } from '@/core/drill/parts';
+import type { ExerciseBars } from '@/core/form/exercises';
 import { TakeFigures } from '@/ui/take/TakeFigures';
 import { TakeParts } from '@/ui/take/TakeParts';
 import { TakePicture } from '@/ui/take/TakePicture';
@@ -19,7 +19,7 @@ interface JudgedTakeProps {
   onPractise: () => void;
   onAgain: () => void;
   /** Of a drill: practises one exercise of it alone. */
-  onPart?: (part: Part) => void;
+  onPart?: (part: ExerciseBars) => void;
 }
 
 /** A take when it is done: what to fix first, where every stroke fell, the figures. */

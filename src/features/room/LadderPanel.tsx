@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { bpmAt, loudnessAt, move, rungsOf } from '@/core/ladder/ladder';
+import { bpmAt, loudnessAt, move, rungsOf } from '@/core/plan/ladder';
 import { FIGURE_FONT } from '@/ui/theme';
 import { plural, tempoInWords } from '@/ui/words';
 import { LadderDialog } from './LadderDialog';

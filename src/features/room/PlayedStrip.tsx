@@ -1,10 +1,10 @@
 import { Strip } from '@/ui/strip/Strip';
 import { DrillStage, type Drawn } from './DrillStage';
-import type { Programme } from './performance';
+import type { Piece } from './performance';
 import type { OnStage } from './useStage';
 
 interface PlayedStripProps extends Drawn {
-  programme: Programme;
+  programme: Piece;
   /** Of a drill: which exercise is on. */
   onStage: OnStage | undefined;
   playing: boolean;

@@ -5,12 +5,12 @@ import Button from '@mui/material/Button';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Limits } from '@/core/groove/checks';
-import { isSamePart, type Part } from '@/core/drill/parts';
+import { isSameExercise, type ExerciseBars } from '@/core/form/exercises';
 import type { WrittenDrill } from '@/core/drill/written';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import { limbsIn, type Limb } from '@/core/groove/limbs';
-import { loudnessAt, rungsOf, type Climb } from '@/core/ladder/ladder';
-import { schedule } from '@/core/schedule';
+import { loudnessAt, rungsOf, type Climb } from '@/core/plan/ladder';
+import { schedule } from '@/core/schedule/schedule';
 import type { Level } from '@/core/take/figures';
 import { CLICK_PLANS, type ClickPlanName } from '@/core/time/clickPlan';
 import type { Ms } from '@/core/time/units';
@@ -240,9 +240,9 @@ export function Room({
     practiseAs('through');
     setSettings((before) => ({ ...before, bpm: slower, click: CLICK_PLANS[click], task: fewer }));
   };
-  const practisePart = (part: Part) => {
+  const practisePart = (part: ExerciseBars) => {
     again();
-    const only = drill!.parts.findIndex((one) => isSamePart(one, part));
+    const only = drill!.parts.findIndex((one) => isSameExercise(one, part));
     setSettings((before) => ({ ...changedWay(before, 'through', limbs), range: [only], length: { rounds: 8 } }));
   };
   const withClick = () => {

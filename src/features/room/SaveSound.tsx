@@ -12,14 +12,14 @@ import LinearProgress from '@mui/material/LinearProgress';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
-import { schedule } from '@/core/schedule';
+import { schedule } from '@/core/schedule/schedule';
 import { planInWords } from '@/core/time/clickPlan';
 import { framesOf, type Rendering } from '@/sound/rendering';
 import { sampled } from '@/sound/speech';
 import { isSpoken } from '@/sound/voices';
 import type { WavAnswer } from '@/sound/wav.worker';
 import { lengthInWords, plural, tempoInWords } from '@/ui/words';
-import { plannedRun, soundingOf, type Programme } from './performance';
+import { plannedRun, soundingOf, type Piece } from './performance';
 import type { RoomSettings } from './settings';
 
 const RATE = 44_100;
@@ -27,7 +27,7 @@ const RATE = 44_100;
 const MOST_MINUTES = 60;
 
 interface SaveSoundProps {
-  programme: Programme;
+  programme: Piece;
   settings: RoomSettings;
 }
 

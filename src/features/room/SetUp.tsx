@@ -8,7 +8,7 @@ import Slider from '@mui/material/Slider';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { School } from '@/core/count/schools';
-import { MOST_LEAN, type Groove } from '@/core/groove/document';
+import { MOST_LEAN, type Groove } from '@/core/documents/groove';
 import { isHand, type Limb } from '@/core/groove/limbs';
 import { CLICK_PLANS, planInWords, type ClickPlan, type ClickPlanName } from '@/core/time/clickPlan';
 import { SWING_SCHOOLS, type Swing } from '@/core/time/swing';

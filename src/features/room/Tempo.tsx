@@ -5,7 +5,7 @@ import RemoveRounded from '@mui/icons-material/RemoveRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
-import { tempoShape } from '@/core/groove/document';
+import { tempoShape } from '@/core/documents/groove';
 import { italianWord, tappedTempo, withTap } from '@/core/time/tempoWords';
 import { FASTEST, SLOWEST, type Bpm } from '@/core/time/units';
 import { FIGURE_FONT } from '@/ui/theme';

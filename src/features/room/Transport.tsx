@@ -9,10 +9,10 @@ import TextField from '@mui/material/TextField';
 import type { ReactNode, Ref } from 'react';
 import { KIT_FAULT_NAMES, type KitFault } from '@/core/take/simulatedKit';
 import { plural } from '@/ui/words';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import type { Bpm } from '@/core/time/units';
 import { ClickChoice } from './ClickChoice';
-import { Level } from './Level';
+import { Volume } from './Volume';
 import { Tempo } from './Tempo';
 import { Ring, type RingHandle } from './Ring';
 import { LENGTHS, type Length, type RoomSettings } from './settings';
@@ -122,7 +122,7 @@ export function Transport({
             options={[['keys', 'you'], ...KIT_FAULT_NAMES.map((fault): [string, string] => [fault, `kit, ${fault}`])]}
           />
         )}
-        <Level onLevel={onLevel} />
+        <Volume onLevel={onLevel} />
       </Box>
     </Box>
   );

@@ -3,10 +3,10 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useImperativeHandle, useRef, type Ref } from 'react';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import { toNumber } from '@/core/time/fraction';
-import { barLength } from '@/core/time/meter';
-import { helperLoudness, LAYERS, tripletLayers, type LayerPlan } from '@/core/time/layers';
+import { barLength } from '@/core/grid/meter';
+import { helperLoudness, LAYERS, tripletLayers, type LayerPlan } from '@/core/schedule/layers';
 
 export interface LayersHandle {
   /** Shows how loud the helpers are in a bar of the run. */

@@ -3,7 +3,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import type { Sides } from '@/core/practice/sides';
+import type { Sides } from '@/core/form/sides';
 import { CLEAN_ROUNDS, type Waiting } from '@/core/practice/waiting';
 import type { Result } from '@/core/result';
 import type { Bpm } from '@/core/time/units';

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { LIMITS } from '@/core/groove/checks';
 import { oneLine, together } from '@/core/testing/arbitrary';
-import { NOTHING_PLAYED, sounded, speedWord, wantsRest } from './care';
+import { NOTHING_PLAYED, withPlaying, speedWord, wantsRest } from './care';
 
 const minutes = (count: number) => count * 60_000;
 
@@ -9,16 +9,16 @@ test('a pause is offered after 25 minutes of playing, short breaks not counted a
   let played = NOTHING_PLAYED;
   const start = 1_800_000_000_000;
   for (let take = 0; take < 12; take++)
-    played = sounded(played, start + take * minutes(3), start + take * minutes(3) + minutes(2));
+    played = withPlaying(played, start + take * minutes(3), start + take * minutes(3) + minutes(2));
   expect([played.ms, wantsRest(played)]).toEqual([minutes(24), false]);
-  played = sounded(played, start + minutes(36), start + minutes(37));
+  played = withPlaying(played, start + minutes(36), start + minutes(37));
   expect(wantsRest(played)).toBe(true);
 });
 
 test('five minutes without playing are a rest', () => {
-  const played = sounded(NOTHING_PLAYED, 0, minutes(24));
-  expect(sounded(played, minutes(28), minutes(29)).ms).toBe(minutes(25));
-  expect(sounded(played, minutes(29), minutes(30)).ms).toBe(minutes(1));
+  const played = withPlaying(NOTHING_PLAYED, 0, minutes(24));
+  expect(withPlaying(played, minutes(28), minutes(29)).ms).toBe(minutes(25));
+  expect(withPlaying(played, minutes(29), minutes(30)).ms).toBe(minutes(1));
 });
 
 test('a word before a limb’s limit, only for limbs of the task', () => {

@@ -1,6 +1,6 @@
 import { isHand } from '@/core/groove/limbs';
 import { speeds, type Limits } from '@/core/groove/checks';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import type { Limb } from '@/core/groove/limbs';
 import type { Bpm, Ms } from '@/core/time/units';
 
@@ -9,20 +9,20 @@ export const PLAY_MS: Ms = 25 * 60_000;
 const REST_MS: Ms = 5 * 60_000;
 
 /** How long there has been playing since the last rest, and when it ended last, as the page's date counts. */
-export interface Sounding {
+export interface PlayedTime {
   ms: Ms;
   until: Ms;
 }
 
-export const NOTHING_PLAYED: Sounding = { ms: 0, until: 0 };
+export const NOTHING_PLAYED: PlayedTime = { ms: 0, until: 0 };
 
 /** Playing from one moment to another added; five minutes without any are a rest. */
-export function sounded(before: Sounding, from: Ms, to: Ms): Sounding {
+export function withPlaying(before: PlayedTime, from: Ms, to: Ms): PlayedTime {
   const rested = from - before.until >= REST_MS;
   return { ms: (rested ? 0 : before.ms) + Math.max(0, to - from), until: to };
 }
 
-export const wantsRest = ({ ms }: Sounding): boolean => ms >= PLAY_MS;
+export const wantsRest = ({ ms }: PlayedTime): boolean => ms >= PLAY_MS;
 
 /** A word before what goes beyond a limb's limit; undefined when every limb of the task stays below its own. */
 export function speedWord(groove: Groove, bpm: Bpm, task: readonly Limb[], limits: Limits): string | undefined {

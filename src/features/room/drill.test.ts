@@ -1,14 +1,14 @@
 import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '@/core/count/schools';
 import { makeDrill } from '@/core/drill/drill';
-import { onlyParts } from '@/core/drill/parts';
+import { onlyExercises } from '@/core/form/exercises';
 import { familyNamed } from '@/core/drill/registry';
 import { usualRule } from '@/core/drill/rule';
 import { writeOut } from '@/core/drill/written';
 import { strokesOf } from '@/core/groove/place';
-import { schedule } from '@/core/schedule';
+import { schedule } from '@/core/schedule/schedule';
 import { judge } from '@/core/take/judge';
-import { runOf, type Take } from '@/core/take/document';
+import { runOf, type Take } from '@/core/documents/take';
 import { simulateKit } from '@/core/take/simulatedKit';
 import { format } from '@/core/time/fraction';
 import { faultsOf } from '@/ui/take/faults';
@@ -65,7 +65,7 @@ describe('what a drill sets in the room', () => {
       [3, '1/4'],
     ]);
     expect(
-      onlyParts(
+      onlyExercises(
         { groove, parts },
         parts.map((_, index) => index),
       ),

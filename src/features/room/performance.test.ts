@@ -3,25 +3,25 @@ import { SCHOOLS } from '@/core/count/schools';
 import { judge } from '@/core/take/judge';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
-import type { Player, Sounding } from '@/sound/player';
-import { Performance, type Programme } from './performance';
+import type { Player, VoicedSound } from '@/sound/player';
+import { Performance, type Piece } from './performance';
 import { firstSettings, roundsOf, type RoomSettings } from './settings';
 
 /** A player whose ear is wherever the test says, and that writes down what it was asked to play. */
 class FakePlayer {
   now = -Infinity;
   aheadMs = 30;
-  sounds: readonly Sounding[] = [];
+  sounds: readonly VoicedSound[] = [];
   starts = 0;
   stopped = false;
   heardMs = (pageMs = this.now) => pageMs;
   async prepare() {}
-  async start(sounds: readonly Sounding[], firstMs: number) {
+  async start(sounds: readonly VoicedSound[], firstMs: number) {
     this.starts++;
     this.sounds = sounds;
     this.now = firstMs;
   }
-  replaceFrom(sounds: readonly Sounding[], ms: number) {
+  replaceFrom(sounds: readonly VoicedSound[], ms: number) {
     this.sounds = [...this.sounds.filter((sound) => sound.ms < ms), ...sounds.filter((sound) => sound.ms >= ms)];
   }
   stop() {
@@ -40,7 +40,7 @@ const settings: RoomSettings = {
   player: 'keys',
   heard: ['right hand', 'right foot'],
 };
-async function begun(change: Partial<RoomSettings> = {}, programme: Partial<Programme> = {}) {
+async function begun(change: Partial<RoomSettings> = {}, programme: Partial<Piece> = {}) {
   const player = new FakePlayer();
   const performance = await Performance.start(
     player as unknown as Player,

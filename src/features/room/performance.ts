@@ -2,20 +2,27 @@
 
 import type { School } from '@/core/count/schools';
 import type { Call } from '@/core/drill/caller';
-import type { Part } from '@/core/drill/parts';
+import type { ExerciseBars } from '@/core/form/exercises';
 import { beatOf } from '@/core/groove/beat';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import type { Limb } from '@/core/groove/limbs';
-import type { Loudness } from '@/core/ladder/ladder';
-import { schedule, type Run, type RunChange, type Schedule, type TimedSound, type TimedStroke } from '@/core/schedule';
-import { MOST_HITS, runOf, taskAt, tempoMapOf, type Hit, type Take, type TakeChange } from '@/core/take/document';
+import type { Loudness } from '@/core/plan/ladder';
+import {
+  schedule,
+  type Run,
+  type RunChange,
+  type Schedule,
+  type TimedSound,
+  type TimedStroke,
+} from '@/core/schedule/schedule';
+import { MOST_HITS, runOf, taskAt, tempoMapOf, type Hit, type Take, type TakeChange } from '@/core/documents/take';
 import type { Level } from '@/core/take/figures';
 import { judge } from '@/core/take/judge';
 import { KIT_FAULTS, simulateKit } from '@/core/take/simulatedKit';
 import type { Swing } from '@/core/time/swing';
 import { steady, valueMs } from '@/core/time/tempoMap';
 import type { Ms } from '@/core/time/units';
-import type { Backing, Player, Sounding } from '@/sound/player';
+import type { Backing, Player, VoicedSound } from '@/sound/player';
 import { voiceOf, type VoiceName } from '@/sound/voices';
 import { roundsOf, type RoomSettings } from './settings';
 
@@ -43,7 +50,7 @@ export interface Moment {
 }
 
 /** What a performance plays beside its settings. */
-export interface Programme {
+export interface Piece {
   /** As it is played: turned round, with its lean, with both sides where two are set against each other. */
   groove: Groove;
   school: School;
@@ -52,14 +59,14 @@ export interface Programme {
   /** What is to change by itself on the way. */
   changes?: (rounds: number) => RunChange[];
   /** Of a drill: which bars are which exercise, and what is called. */
-  parts?: readonly Part[];
+  parts?: readonly ExerciseBars[];
   calls?: readonly Call[];
   backing?: Backing;
   loudness?: Loudness;
 }
 
 /** The run that settings ask of a programme. */
-export function plannedRun({ groove, school, changes, calls }: Programme, settings: RoomSettings): Run {
+export function plannedRun({ groove, school, changes, calls }: Piece, settings: RoomSettings): Run {
   const { bpm, click, countIn, count, layers, swing } = settings;
   const rounds = roundsOf(settings.length, groove, bpm);
   const spoken = count && { school, plan: count };
@@ -78,7 +85,7 @@ export function plannedRun({ groove, school, changes, calls }: Programme, settin
 }
 
 /** What a sound of a schedule is played as; `loud` scales the groove's own strokes. */
-export function soundingOf(sound: TimedSound, loud = 1): Sounding {
+export function soundingOf(sound: TimedSound, loud = 1): VoicedSound {
   const level = sound.kind === 'layer' ? sound.loud : sound.kind === 'stroke' ? loud : 1;
   return { ms: sound.ms, voice: voiceOf(sound), ...(level < 1 && { loud: level }) };
 }
@@ -101,7 +108,7 @@ export class Performance {
 
   private constructor(
     private readonly player: Player,
-    private readonly programme: Programme,
+    private readonly programme: Piece,
     private readonly settings: RoomSettings,
   ) {
     const { rounds, changes } = plannedRun(programme, settings);
@@ -125,7 +132,7 @@ export class Performance {
     this.kitHits = this.simulated();
   }
 
-  static async start(player: Player, programme: Programme, settings: RoomSettings): Promise<Performance> {
+  static async start(player: Player, programme: Piece, settings: RoomSettings): Promise<Performance> {
     const performance = new Performance(player, programme, settings);
     await player.start(performance.soundings(), performance.timed.startMs, programme.backing);
     return performance;
@@ -307,7 +314,7 @@ export class Performance {
   }
 
   /** Click, count, layers, the limbs that are to be heard, and the kit's own strokes. */
-  private soundings(timed = this.timed): Sounding[] {
+  private soundings(timed = this.timed): VoicedSound[] {
     const kit = this.settings.player !== 'keys';
     const loud = LOUD[this.programme.loudness ?? 'loud'];
     const isHeard = (sound: TimedSound) =>

@@ -1,14 +1,14 @@
 import { z } from 'zod';
-import { tempoShape, type Groove } from '@/core/groove/document';
+import { tempoShape, type Groove } from '@/core/documents/groove';
 import { beatOf } from '@/core/groove/beat';
 import { lengthOf } from '@/core/groove/place';
 import { LIMBS, limbsIn, type Limb } from '@/core/groove/limbs';
 import type { WrittenDrill } from '@/core/drill/written';
-import type { Contrast } from '@/core/practice/sides';
-import { LONGEST_TAKE_MS, MOST_ROUNDS } from '@/core/take/document';
+import type { Contrast } from '@/core/form/sides';
+import { LONGEST_TAKE_MS, MOST_ROUNDS } from '@/core/documents/take';
 import type { KitFault } from '@/core/take/simulatedKit';
 import { CLICK_PLAN_NAMES, CLICK_PLANS, type ClickPlan, type ClickPlanName } from '@/core/time/clickPlan';
-import type { LayerPlan } from '@/core/time/layers';
+import type { LayerPlan } from '@/core/schedule/layers';
 import type { Swing } from '@/core/time/swing';
 import { steady, valueMs } from '@/core/time/tempoMap';
 import type { Bpm, Ms } from '@/core/time/units';

@@ -2,14 +2,14 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Limb } from '@/core/groove/limbs';
-import { writeTake, type Hit, type Take } from '@/core/take/document';
-import { canBeHeardMs, LEVEL_FACTORS, type Level } from '@/core/take/figures';
+import { writeTake, type Hit, type Take } from '@/core/documents/take';
+import { smallestAudibleMs, LEVEL_FACTORS, type Level } from '@/core/take/figures';
 import { judge, type Judgement } from '@/core/take/judge';
 import type { Ms } from '@/core/time/units';
 import { Player, SoundLost } from '@/sound/player';
 import { errorInWords, kindOf, WIDENED, type Bead } from '@/ui/strip/beads';
 import { post } from './outbox';
-import { Performance, type Followed, type Moment, type Programme } from './performance';
+import { Performance, type Followed, type Moment, type Piece } from './performance';
 import type { RoomSettings } from './settings';
 
 export type Status = 'ready' | 'starting' | 'playing' | 'judged';
@@ -27,7 +27,7 @@ export interface AttemptOptions {
   level: Level;
   grooveId: string;
   assignmentId?: string;
-  programme: Programme;
+  programme: Piece;
   /** With every frame while playing: where the ear is. */
   onMoment: (moment: Moment | undefined) => void;
   /** A round is done; `clean` says, when asked, whether nothing is to be fixed in it. */
@@ -131,7 +131,7 @@ export function useAttempt(options: AttemptOptions) {
   );
 
   const start = useCallback(
-    async (settings: RoomSettings, change: Partial<Programme> = {}) => {
+    async (settings: RoomSettings, change: Partial<Piece> = {}) => {
       setStatus('starting');
       setSay(undefined);
       setBeads([]);
@@ -249,7 +249,7 @@ function beadOf(
   const due = (100 * (stroke.ms - startMs)) / (endMs - startMs);
   const offset = Math.max(-12, Math.min(12, (100 * WIDENED * errorMs) / (endMs - startMs)));
   // What can be heard depends on the gap; while playing the least of it does for the colour.
-  const kind = kindOf(errorMs, LEVEL_FACTORS[level] * canBeHeardMs(0));
+  const kind = kindOf(errorMs, LEVEL_FACTORS[level] * smallestAudibleMs(0));
   return {
     key: String(number),
     limb: hit.limb,

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useState } from 'react';
-import { afterTake, FIRST_STANDING, type Climb, type Ladder, type Standing, type Step } from '@/core/ladder/ladder';
+import { afterTake, FIRST_STANDING, type Climb, type Ladder, type Standing, type Step } from '@/core/plan/ladder';
 import { keepLadderAction } from './actions';
 
 export interface Climbing {

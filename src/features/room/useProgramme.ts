@@ -3,22 +3,22 @@
 import { useMemo } from 'react';
 import type { School } from '@/core/count/schools';
 import { called, type Called } from '@/core/drill/caller';
-import { onlyParts, type Part } from '@/core/drill/parts';
-import type { Groove } from '@/core/groove/document';
+import { onlyExercises, type ExerciseBars } from '@/core/form/exercises';
+import type { Groove } from '@/core/documents/groove';
 import type { Limb } from '@/core/groove/limbs';
-import { bpmAt } from '@/core/ladder/ladder';
+import { bpmAt } from '@/core/plan/ladder';
 import { heardBpm, roundsUnder } from '@/core/practice/music';
-import { sidesOf, turnsOf, type Sides } from '@/core/practice/sides';
+import { sidesOf, turnsOf, type Sides } from '@/core/form/sides';
 import type { Result } from '@/core/result';
 import type { VoiceName } from '@/sound/voices';
 import { lanesOf } from '@/ui/strip/layout';
-import type { Programme } from './performance';
+import type { Piece } from './performance';
 import type { RoomSettings } from './settings';
 import type { Climbing } from './useLadder';
 import type { Playalong } from './useMusic';
 
 export interface Planned {
-  programme: Programme;
+  programme: Piece;
   /** The settings as the way of practising sets them. */
   asPractised: RoomSettings;
   sides: Result<Sides>;
@@ -29,7 +29,7 @@ export interface Planned {
 /** What a room plays: a groove, and of a drill which of its bars are which exercise. */
 export interface Practised {
   groove: Groove;
-  parts?: readonly Part[];
+  parts?: readonly ExerciseBars[];
 }
 
 /** What is played of it: of a drill the exercises chosen, one after another, or called in the order of a seed. */
@@ -43,7 +43,7 @@ export function chosenOf(
   if (!parts) return whole;
   if (way === 'called')
     return called({ groove: whole.groove, parts: [...parts] }, { range, pace, calls, seed }, school);
-  return onlyParts({ groove: whole.groove, parts }, range);
+  return onlyExercises({ groove: whole.groove, parts }, range);
 }
 
 /** What is played, from the groove, the settings and the way it is practised; `seed` says in which order places are called. */
@@ -62,7 +62,7 @@ export function useProgramme(
   );
   const sides = useMemo(() => sidesOf(chosen.groove, contrast.what, contrast.bars), [chosen, contrast]);
   const against = way === 'back to back' && sides.ok ? sides.value : undefined;
-  const programme = useMemo((): Programme => {
+  const programme = useMemo((): Piece => {
     const voices = Object.fromEntries(lanesOf(groove).map(({ limb, surface }) => [limb, `${surface}/tap`])) as Partial<
       Record<Limb, VoiceName>
     >;

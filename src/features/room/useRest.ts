@@ -1,13 +1,13 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { NOTHING_PLAYED, sounded, wantsRest, type Sounding } from './care';
+import { NOTHING_PLAYED, withPlaying, wantsRest, type PlayedTime } from './care';
 
 const KEPT = 'mochila sounding';
 
-function read(): Sounding {
+function read(): PlayedTime {
   try {
-    const { ms, until } = JSON.parse(sessionStorage.getItem(KEPT) ?? 'null') as Sounding;
+    const { ms, until } = JSON.parse(sessionStorage.getItem(KEPT) ?? 'null') as PlayedTime;
     return Number.isFinite(ms) && Number.isFinite(until) ? { ms, until } : NOTHING_PLAYED;
   } catch {
     return NOTHING_PLAYED;
@@ -21,7 +21,7 @@ export function useRest(playing: boolean): [offered: boolean, rested: () => void
     if (!playing) return;
     const from = Date.now();
     return () => {
-      const now = sounded(read(), from, Date.now());
+      const now = withPlaying(read(), from, Date.now());
       try {
         sessionStorage.setItem(KEPT, JSON.stringify(now));
       } catch {

@@ -2,14 +2,14 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { School } from '@/core/count/schools';
-import { partAt, type Part } from '@/core/drill/parts';
-import type { Groove } from '@/core/groove/document';
-import type { Sides } from '@/core/practice/sides';
+import { exerciseAt, type ExerciseBars } from '@/core/form/exercises';
+import type { Groove } from '@/core/documents/groove';
+import type { Sides } from '@/core/form/sides';
 import type { Waiting } from '@/core/practice/waiting';
 import { equal } from '@/core/time/fraction';
 import type { Swing } from '@/core/time/swing';
 import type { Bpm } from '@/core/time/units';
-import { drawnAgain } from '@/ui/strip/drawn';
+import { barsDrawn } from '@/ui/strip/drawn';
 import type { StripHandle } from '@/ui/strip/Strip';
 import type { Moment } from './performance';
 import type { RingHandle } from './Ring';
@@ -21,7 +21,7 @@ interface Shown {
   bpm: Bpm;
   swing?: Swing | 'straight';
   /** Of a drill: which bars are which exercise. */
-  parts?: readonly Part[];
+  parts?: readonly ExerciseBars[];
   against?: Sides;
   /** Where the strip waits, when it does. */
   waitsAt?: Waiting;
@@ -50,7 +50,7 @@ export function useStage({ groove, school, bpm, swing, parts, against, waitsAt }
       ring.current?.fill(moment?.share);
       layers.current?.bar(moment?.barInRun);
       const at = moment && !moment.countingIn ? moment.bar : undefined;
-      strip.current?.playhead(at === undefined || !parts ? at : partAt(parts, at)?.bar, moment?.fraction ?? 0);
+      strip.current?.playhead(at === undefined || !parts ? at : exerciseAt(parts, at)?.bar, moment?.fraction ?? 0);
       if (parts) setBar(moment?.bar ?? 0);
       write(count.current, moment ? wordAt(groove, school, bpm, moment) : '');
       write(side.current, moment && against && !moment.countingIn ? against.names[against.sideOf[moment.bar]!] : '');
@@ -65,8 +65,8 @@ export function useStage({ groove, school, bpm, swing, parts, against, waitsAt }
     if (!waitsAt) return;
     const [shown, said] = [strip.current, count.current];
     const { bar, at } = waitsAt.steps[waitsAt.step]!;
-    const slot = drawnAgain(groove, school, bpm, swing)[bar]!.slots.find((one) => equal(one.at, at));
-    shown?.playhead(parts ? partAt(parts, bar)?.bar : bar, (slot?.percent ?? 0) / 100);
+    const slot = barsDrawn(groove, school, bpm, swing)[bar]!.slots.find((one) => equal(one.at, at));
+    shown?.playhead(parts ? exerciseAt(parts, bar)?.bar : bar, (slot?.percent ?? 0) / 100);
     write(said, slot?.say ?? '');
     return () => {
       shown?.playhead(undefined, 0);
@@ -79,10 +79,10 @@ export function useStage({ groove, school, bpm, swing, parts, against, waitsAt }
 }
 
 /** What is on and what comes next in a bar of a drill; in a rest only what comes next. */
-export function stageAt(parts: readonly Part[], bar: number): OnStage {
+export function stageAt(parts: readonly ExerciseBars[], bar: number): OnStage {
   const next = parts.findIndex(({ from }) => from > bar);
   return {
-    now: partAt(parts, bar)?.index,
+    now: exerciseAt(parts, bar)?.index,
     ...(next >= 0 && { next: { part: next, inBars: parts[next]!.from - bar } }),
   };
 }
@@ -93,7 +93,7 @@ function write(where: HTMLElement | null, word: string): void {
 
 /** What is counted at a moment: the syllable of its slot, or the number while counting in. */
 function wordAt(groove: Groove, school: School, bpm: Bpm, { bar, fraction, countingIn, swing }: Moment): string {
-  const drawn = drawnAgain(groove, school, bpm, swing)[bar]!;
+  const drawn = barsDrawn(groove, school, bpm, swing)[bar]!;
   const percent = 100 * fraction + 0.01;
   if (countingIn) return String(drawn.counts.findLast((one) => one.percent <= percent)?.number ?? '');
   return drawn.slots.findLast((slot) => slot.percent <= percent)?.say ?? '';

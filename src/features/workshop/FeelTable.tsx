@@ -7,7 +7,7 @@ import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { FEELS } from '@/core/groove/beat';
-import type { StyleFeel } from '@/core/settings';
+import type { StyleFeel } from '@/core/documents/settings';
 import type { SectionProps } from './WorkshopPage';
 
 export function FeelTable({ settings, problems, onChange }: SectionProps) {

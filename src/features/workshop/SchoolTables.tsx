@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { SCHOOLS, type School } from '@/core/count/schools';
-import { SPOKEN_DIVISIONS, syllablesAsTyped, syllablesFrom } from '@/core/settings';
+import { SPOKEN_DIVISIONS, syllablesAsTyped, syllablesFrom } from '@/core/documents/settings';
 import type { SectionProps } from './WorkshopPage';
 
 /** A table of syllables for each school of the teacher's own: a row a division, a word a slot after the number. */

@@ -5,7 +5,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState, useTransition, type ReactNode } from 'react';
-import type { WorkshopSettings } from '@/core/settings';
+import type { WorkshopSettings } from '@/core/documents/settings';
 import { Page } from '@/ui/Page';
 import { saveSettingsAction, type SettingsProblems } from './actions';
 import { FeelTable } from './FeelTable';

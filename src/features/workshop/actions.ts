@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { settingsShape, type WorkshopSettings } from '@/core/settings';
+import { settingsShape, type WorkshopSettings } from '@/core/documents/settings';
 import { asPerson, requireTeacher } from '@/server/session';
 import { saveSettings } from '@/server/workshop';
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { readGroove } from '@/core/groove/document';
-import { readTake } from '@/core/take/document';
+import { readGroove } from '@/core/documents/groove';
+import { readTake } from '@/core/documents/take';
 import { judge } from '@/core/take/judge';
 import { doorState } from '../door';
 import { throwAwayDatabase } from '../testing/throwAway';

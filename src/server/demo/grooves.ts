@@ -1,4 +1,4 @@
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import type { Level } from '@/core/take/figures';
 import { FILLS } from './shelf/fills';
 import { ODD } from './shelf/odd';

@@ -16,10 +16,10 @@ import {
 } from 'vexflow/bravura';
 import { labels } from '@/core/count/labels';
 import type { School } from '@/core/count/schools';
-import type { Bar, Stroke } from '@/core/groove/document';
+import type { Bar, Stroke } from '@/core/documents/groove';
 import { writtenBar, type WrittenNote, type WrittenVoice } from '@/core/groove/notation';
 import { format } from '@/core/time/fraction';
-import type { Reading } from '@/core/time/meter';
+import type { Reading } from '@/core/grid/meter';
 import { stickingOf } from './layout';
 import { copyLightly } from './lightCopies';
 import { STAVE_PLACE } from './surfaces';

@@ -1,8 +1,8 @@
-import type { Groove, Stroke } from '@/core/groove/document';
+import type { Groove, Stroke } from '@/core/documents/groove';
 import { writtenBar, type WrittenBar } from '@/core/groove/notation';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { compare, equal } from '@/core/time/fraction';
-import { formatMeter } from '@/core/time/meter';
+import { formatMeter } from '@/core/grid/meter';
 
 /** A stroke by its order in its limb's line: the same in the written and in the played view. */
 export interface StrokeInLine {

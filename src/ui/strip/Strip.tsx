@@ -14,17 +14,17 @@ import {
   type Ref,
 } from 'react';
 import type { School } from '@/core/count/schools';
-import type { Groove, Stroke } from '@/core/groove/document';
+import type { Groove, Stroke } from '@/core/documents/groove';
 import type { Limb } from '@/core/groove/limbs';
 import { compare, less, sub, ZERO, type WholeNotes } from '@/core/time/fraction';
-import { barLength, barStarts } from '@/core/time/meter';
+import { barLength, barStarts } from '@/core/grid/meter';
 import type { Region } from '@/core/groove/region';
 import type { Swing } from '@/core/time/swing';
 import type { Bpm } from '@/core/time/units';
 import { BarBand } from './BarBand';
 import type { Bead, UnheardBand } from './beads';
 import { barsPerRow, lanesOf, SIZES, THREAD, type Lane, type StripSize } from './layout';
-import { barsInWords, drawnAgain } from './drawn';
+import { barsInWords, barsDrawn } from './drawn';
 import { useWidth } from './useWidth';
 
 /** How far a row's drawing reaches over its top, in pixels. */
@@ -96,7 +96,7 @@ export const Strip = memo(function Strip({
   const [frame, width] = useWidth<HTMLDivElement>();
   const playheads = useRef<(SVGGElement | null)[]>([]);
   const lanes = useLanes(groove, idleLanes);
-  const bars = drawnAgain(groove, school, bpm, swing);
+  const bars = barsDrawn(groove, school, bpm, swing);
   const perRow = barsPerRow(bars, width ?? 1100, size);
   const rows = Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) =>
     bars.slice(row * perRow, (row + 1) * perRow),

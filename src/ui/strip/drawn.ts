@@ -1,7 +1,7 @@
 import type { School } from '@/core/count/schools';
 import { placeInWords } from '@/core/count/placeInWords';
 import { beatOf } from '@/core/groove/beat';
-import type { Bar, Groove } from '@/core/groove/document';
+import type { Bar, Groove } from '@/core/documents/groove';
 import type { Limb } from '@/core/groove/limbs';
 import type { Swing } from '@/core/time/swing';
 import { steady } from '@/core/time/tempoMap';
@@ -28,7 +28,7 @@ const drawings = rememberedByBar<DrawnBar>();
 const words = rememberedByBar<Map<Limb, string>>();
 
 /** The bars of a groove as the strip draws them; one that did not change is the same object. */
-export function drawnAgain(
+export function barsDrawn(
   groove: Groove,
   school: School,
   bpm: Bpm | undefined,

@@ -1,11 +1,11 @@
 import { labels, type Label } from '@/core/count/labels';
 import type { School } from '@/core/count/schools';
-import type { Groove } from '@/core/groove/document';
+import type { Groove } from '@/core/documents/groove';
 import { usualSurface } from '@/core/groove/edit';
 import { LIMBS, limbsIn, type Height, type Limb, type Surface } from '@/core/groove/limbs';
-import { slotPlaces } from '@/core/schedule';
+import { slotPlaces } from '@/core/schedule/schedule';
 import { equal, toNumber, type WholeNotes } from '@/core/time/fraction';
-import { barLength, countsOf } from '@/core/time/meter';
+import { barLength, countsOf } from '@/core/grid/meter';
 import type { Swing } from '@/core/time/swing';
 import { clock, type TempoMap } from '@/core/time/tempoMap';
 

@@ -7,8 +7,8 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { School } from '@/core/count/schools';
-import { isSamePart, partSaid, type Part } from '@/core/drill/parts';
-import type { Take } from '@/core/take/document';
+import { isSameExercise, exerciseInWords, type ExerciseBars } from '@/core/form/exercises';
+import type { Take } from '@/core/documents/take';
 import type { Judgement } from '@/core/take/judge';
 import { inMs, lateOrEarly, opening, plural } from '../words';
 import { faultsOf } from './faults';
@@ -18,13 +18,13 @@ interface TakePartsProps {
   judgement: Judgement;
   school: School;
   /** Practises one exercise alone; where the take is only read there is nothing to start. */
-  onPart?: (part: Part) => void;
+  onPart?: (part: ExerciseBars) => void;
 }
 
 /** A take of a drill, exercise by exercise: which ones are there already, and what is to fix in the others. */
 export function TakeParts({ take, judgement: { byPart, toleranceMs }, school, onPart }: TakePartsProps) {
   // Called again and again, an exercise has no number of its own.
-  const numbered = take.parts!.every((part, index, all) => all.findIndex((one) => isSamePart(one, part)) === index);
+  const numbered = take.parts!.every((part, index, all) => all.findIndex((one) => isSameExercise(one, part)) === index);
   const wrong = byPart.filter((one) => faultsOf(one, toleranceMs));
   return (
     <section>
@@ -47,7 +47,7 @@ export function TakeParts({ take, judgement: { byPart, toleranceMs }, school, on
           <TableBody>
             {byPart.map((one) => {
               const part = take.parts![one.part]!;
-              const said = opening(partSaid(part, take.groove, school));
+              const said = opening(exerciseInWords(part, take.groove, school));
               const fix = faultsOf(one, toleranceMs);
               return (
                 <TableRow key={one.part}>

@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { School } from '@/core/count/schools';
-import type { Take } from '@/core/take/document';
+import type { Take } from '@/core/documents/take';
 import type { Judgement } from '@/core/take/judge';
 import { beadsOf, unheardBands, WIDENED } from '../strip/beads';
 import { Strip } from '../strip/Strip';

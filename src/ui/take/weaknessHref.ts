@@ -1,4 +1,4 @@
-import type { Weakness } from '@/core/drill/weakness';
+import type { Weakness } from '@/core/plan/weakness';
 import { format } from '@/core/time/fraction';
 
 /** The drill maker opened on a weakness that a take found. */

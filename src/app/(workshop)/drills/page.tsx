@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { writeGroove } from '@/core/groove/document';
+import { writeGroove } from '@/core/documents/groove';
 import { keepGrooveAction } from '@/features/bench/actions';
-import { weaknessAsked, type Asked } from '@/features/drills/asked';
+import { weaknessAsked, type AskedOfDrills } from '@/features/drills/asked';
 import { DrillMaker } from '@/features/drills/DrillMaker';
 import { drills } from '@/server/drills';
 import { grooves } from '@/server/grooves';
@@ -10,7 +10,11 @@ import { asPerson, requireTeacher } from '@/server/session';
 
 export const metadata = { title: 'Drills' };
 
-export default async function DrillsPage({ searchParams }: { searchParams: Promise<Asked & { groove?: string }> }) {
+export default async function DrillsPage({
+  searchParams,
+}: {
+  searchParams: Promise<AskedOfDrills & { groove?: string }>;
+}) {
   const teacher = await requireTeacher();
   const asked = await searchParams;
   const { kept, all, pupils } = await asPerson(async (db) => ({

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import type { Groove } from '../../groove/document';
+import type { Groove } from '../../documents/groove';
 import { strokesOf } from '../../groove/place';
 import { ok } from '../../result';
 import { equal } from '../../time/fraction';
-import { barLength } from '../../time/meter';
+import { barLength } from '../../grid/meter';
 import { difficultyOf } from '../difficulty';
 import { family, groundOf, type Figure, type Ground } from '../family';
 import { figureShape, strokesToMove } from '../figure';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { ok } from '../../result';
 import { family, stroke, type Figure } from '../family';
 import { frac } from '../../time/fraction';
-import type { Meter } from '../../time/meter';
+import type { Meter } from '../../grid/meter';
 
 /** Each with a usual grouping. */
 const METERS = {

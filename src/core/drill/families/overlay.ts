@@ -3,7 +3,7 @@ import { fail, ok } from '../../result';
 import { DEFAULT_SURFACES } from '../../groove/limbs';
 import { barsUntilHome, family, isBackbeat, limbShape, slotFrom, stroke } from '../family';
 import { add, frac, mul } from '../../time/fraction';
-import { barLength } from '../../time/meter';
+import { barLength } from '../../grid/meter';
 
 const shape = z.object({
   lengths: z

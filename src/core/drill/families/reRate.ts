@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { fail, ok } from '../../result';
 import { compare, format, frac, mul, sub } from '../../time/fraction';
 import type { NoteValue } from '../../time/noteValue';
-import { barsFrom, barsToFill, layOut, type RateSpan } from '../../groove/place';
+import { barsFrom, barsToFill, spanOnsets, type RateSpan } from '../../groove/place';
 import { family, lengthOfBar, stroke, type Ground } from '../family';
 import { figureShape, momentsOf, strokesToMove, unfit } from '../figure';
 
@@ -54,7 +54,7 @@ function plans(params: Params, ground: Ground): RateSpan[][] {
 }
 
 function isWritable(plan: RateSpan[], ground: Ground): boolean {
-  const { onsets, endsAt } = layOut(plan);
+  const { onsets, endsAt } = spanOnsets(plan);
   const bars = Array.from({ length: barsToFill(endsAt, ground.meter) }, () => ({ meter: ground.meter }));
   return (
     barsFrom(
@@ -85,7 +85,7 @@ export const reRate = family<Params>({
   },
   figure: (params, ground, index) => {
     const plan = plans(params, ground)[index]!;
-    const { onsets, endsAt } = layOut(plan);
+    const { onsets, endsAt } = spanOnsets(plan);
     const place = new Map(momentsIn(params, ground).map((at, moment) => [at, onsets[moment]!]));
     const bars = barsToFill(endsAt, ground.meter);
     const rest = sub(mul(lengthOfBar(ground), frac(bars)), endsAt);

@@ -1,7 +1,7 @@
-import type { Bar, Groove, Stroke } from '@/core/groove/document';
-import { slotsOfBar, type Cell } from '@/core/groove/grid';
+import type { Bar, Groove, Stroke } from '@/core/documents/groove';
+import { slotsOfBar, type Cell } from '@/core/grid/cells';
 import type { Height, Limb, Ornament, Surface } from '@/core/groove/limbs';
-import { parseMeter, type Reading } from '@/core/time/meter';
+import { parseMeter, type Reading } from '@/core/grid/meter';
 import type { Level } from '@/core/take/figures';
 
 /**

@@ -1,4 +1,4 @@
-import { schoolNamesIn } from '@/core/settings';
+import { schoolNamesIn } from '@/core/documents/settings';
 import { StudentForm } from '@/features/people/StudentForm';
 import { requireTeacher } from '@/server/session';
 import { Page } from '@/ui/Page';

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { limbsIn, turnFor } from '@/core/groove/limbs';
 import { Room } from '@/features/room/Room';
 import { settingsAsked } from '@/features/room/settings';
-import { firstClimb } from '@/core/ladder/ladder';
+import { firstClimb } from '@/core/plan/ladder';
 import { ladderOf } from '@/server/ladders';
 import { openAssignments } from '@/server/assignments';
 import { groove } from '@/server/grooves';

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { cellsOfDivisions } from '../groove/grid';
-import { schedule, type TimedWord } from '../schedule';
+import { cellsOfDivisions } from '../grid/cells';
+import { schedule, type TimedWord } from './schedule';
 import { meterOf, oneLine } from '../testing/arbitrary';
 import { CLICK_PLANS, type ClickPlan } from '../time/clickPlan';
 import { steady } from '../time/tempoMap';
-import { SCHOOLS } from './schools';
+import { SCHOOLS } from '../count/schools';
 
 const QUARTER = { n: 1, d: 4 };
 const inMeter = (text: string, parts: number) => ({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { frac, less, mul, type WholeNotes } from './fraction';
-import { NOTE_VALUES, type NoteValue } from './noteValue';
+import { frac, less, mul, type WholeNotes } from '../time/fraction';
+import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
 
 /**
  * Slow triplets found through quicker ones: 8th triplets, every second one kept = quarter triplets, every second

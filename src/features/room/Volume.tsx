@@ -9,7 +9,7 @@ import { useEffect } from 'react';
 import { useKept } from '@/ui/useKept';
 
 /** How loud it is, and off in one touch; kept in this browser. `onLevel` hears it from 0 to 1. */
-export function Level({ onLevel }: { onLevel: (level: number) => void }) {
+export function Volume({ onLevel }: { onLevel: (level: number) => void }) {
   const [percent, setPercent] = useKept<number>('mochila level', 80);
   const [muted, setMuted] = useKept<boolean>('mochila muted', false);
   useEffect(() => onLevel(muted ? 0 : percent / 100), [onLevel, muted, percent]);

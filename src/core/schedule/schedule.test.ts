@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { anyRun, meterOf, oneLine, together } from './testing/arbitrary';
+import { anyRun, meterOf, oneLine, together } from '../testing/arbitrary';
 import { GRACE_MS, schedule, slotPlaces, type Run, type TimedStroke } from './schedule';
-import { beatOf } from './groove/beat';
-import { add, compare, equal, exact, format, sub, toNumber } from './time/fraction';
-import { barLength, barStarts } from './time/meter';
-import { scaleTempo, steady, type TempoMap } from './time/tempoMap';
+import { beatOf } from '../groove/beat';
+import { add, compare, equal, exact, format, sub, toNumber } from '../time/fraction';
+import { barLength, barStarts } from '../grid/meter';
+import { scaleTempo, steady, type TempoMap } from '../time/tempoMap';
 
 const strokesOf = (run: Run) => schedule(run).sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke');
 const runOf = (groove: Run['groove'], more: Partial<Run> = {}): Run => ({

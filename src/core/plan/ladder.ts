@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { tempoShape } from '../groove/document';
+import { tempoShape } from '../documents/groove';
 import { fail, ok, type Result } from '../result';
 import { SLOWEST, type Bpm, type Ms } from '../time/units';
 

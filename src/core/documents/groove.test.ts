@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { sentence } from '../result';
 import { anyGroove } from '../testing/arbitrary';
-import { readGroove, writeGroove, type GrooveJson } from './document';
-import { limbFor, LIMBS, SETUPS, turnFor } from './limbs';
+import { readGroove, writeGroove, type GrooveJson } from './groove';
+import { limbFor, LIMBS, SETUPS, turnFor } from '../groove/limbs';
 
 const plain: GrooveJson = {
   version: 1,

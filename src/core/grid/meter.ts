@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../result';
-import { add, frac, mul, ZERO, type WholeNotes } from './fraction';
+import { add, frac, mul, ZERO, type WholeNotes } from '../time/fraction';
 
 /** The numbers above and below: 7/8 grouped 2+2+3 is { beats: 7, unit: 8, grouping: [2, 2, 3] }. */
 export interface Meter {

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { barStarts } from './meter';
-import { format, frac } from './fraction';
+import { barStarts } from '../grid/meter';
+import { format, frac } from '../time/fraction';
 import { helperLoudness, tripletLayers } from './layers';
 
 const bars = (count: number, length = frac(1)) => barStarts(Array.from({ length: count }, () => length));

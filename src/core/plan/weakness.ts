@@ -1,16 +1,16 @@
 import type { Limb } from '../groove/limbs';
-import type { Take } from '../take/document';
+import type { Take } from '../documents/take';
 import type { Verdict } from '../take/verdict';
 import { equal, type WholeNotes } from '../time/fraction';
-import { parseMeter, type Reading } from '../time/meter';
+import { parseMeter, type Reading } from '../grid/meter';
 import type { Bpm } from '../time/units';
-import { between } from './families/between';
-import { placement } from './families/placement';
-import { rates, type Rate } from './families/rates';
-import { sticking } from './families/sticking';
-import { groundOf, type Family } from './family';
-import { gridOf } from './fromGroove';
-import { usualRule, type Rule } from './rule';
+import { between } from '../drill/families/between';
+import { placement } from '../drill/families/placement';
+import { rates, type Rate } from '../drill/families/rates';
+import { sticking } from '../drill/families/sticking';
+import { groundOf, type Family } from '../drill/family';
+import { gridOf } from '../drill/fromGroove';
+import { usualRule, type Rule } from '../drill/rule';
 
 /** What a player is to work on, as the takes find it or the teacher says it. All that is left out is no weakness. */
 export interface Weakness {

@@ -1,5 +1,5 @@
 import { add, div, equal, format, frac, mul, sum, type WholeNotes } from '../time/fraction';
-import { countsOf, type Meter, type Reading } from '../time/meter';
+import { countsOf, type Meter, type Reading } from './meter';
 
 /**
  * A stretch of whole counts divided into equal parts. One count in four is 16ths; two counts in

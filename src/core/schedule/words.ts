@@ -1,9 +1,9 @@
 import { clicks, type ClickedBar, type ClickPlan } from '../time/clickPlan';
 import { add, compare, equal, frac, mul, type WholeNotes } from '../time/fraction';
-import { barLength, countsOf } from '../time/meter';
+import { barLength, countsOf } from '../grid/meter';
 import type { Ms } from '../time/units';
-import { labels } from './labels';
-import { syllable, type School } from './schools';
+import { labels } from '../count/labels';
+import { syllable, type School } from '../count/schools';
 
 /** A number or syllable to be said on a place of a bar, before swing. */
 export interface CountedWord {

@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
-import type { Take } from '../take/document';
+import type { Take } from '../documents/take';
 import type { Verdict } from '../take/verdict';
 import { oneLine } from '../testing/arbitrary';
 import { STARTERS } from '../testing/starters';
 import { exact } from '../time/fraction';
-import { makeDrill } from './drill';
-import { drillOf, inTheMannerOf, limbsUnder, MADE_OF_GROOVE } from './fromGroove';
+import { makeDrill } from '../drill/drill';
+import { drillOf, settingsLike, limbsUnder, MADE_OF_GROOVE } from '../drill/fromGroove';
 import { drillFor, weaknessOf, type Weakness } from './weakness';
 
 const saysOf = (weakness: Weakness) => {
@@ -116,6 +116,6 @@ describe('a groove says what a drill of it is like', () => {
   test('what goes on under a drill is all but the limb it trains', () => {
     expect(limbsUnder(STARTERS[0]!, 'right foot')).toEqual(['right hand', 'left hand']);
     expect(limbsUnder(oneLine('t...'), 'right hand')).toEqual(['right hand']);
-    expect(inTheMannerOf(shuffle)).toMatchObject({ meter: '4/4', parts: 3, swing: shuffle.swing });
+    expect(settingsLike(shuffle)).toMatchObject({ meter: '4/4', parts: 3, swing: shuffle.swing });
   });
 });

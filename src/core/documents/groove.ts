@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { fail, ok, type Problem, type Result } from '../result';
 import { equal, format, parse, type WholeNotes } from '../time/fraction';
-import { countsOf, formatMeter, MOST_BEATS, parseMeter, type Meter, type Reading } from '../time/meter';
+import { countsOf, formatMeter, MOST_BEATS, parseMeter, type Meter, type Reading } from '../grid/meter';
 import { FASTEST, SLOWEST } from '../time/units';
-import { gridInWords, nearestSlots, slotAt, slotsOfBar } from './grid';
-import { HEIGHTS, LIMBS, ORNAMENTS, SURFACES } from './limbs';
+import { gridInWords, nearestSlots, slotAt, slotsOfBar } from '../grid/cells';
+import { HEIGHTS, LIMBS, ORNAMENTS, SURFACES } from '../groove/limbs';
 
 /** The version this program writes. A reader of an older one belongs in `MIGRATIONS`. */
 export const GROOVE_VERSION = 1;

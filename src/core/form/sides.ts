@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import type { RunChange } from '../schedule';
-import { MOST_BARS, type Groove } from '../groove/document';
+import type { RunChange } from '../schedule/schedule';
+import { MOST_BARS, type Groove } from '../documents/groove';
 import { strokesOf } from '../groove/place';
 import { rerate, stretch } from '../groove/transform';
 import { problem } from '../groove/transformed';

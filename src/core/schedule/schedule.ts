@@ -1,15 +1,15 @@
-import type { School } from './count/schools';
-import { NUMBER_MS, spokenCount } from './count/spokenCount';
-import type { Bar, Groove } from './groove/document';
-import { isSwingable, slotsOfBar } from './groove/grid';
-import { otherHand, type Height, type Limb, type Ornament, type Surface } from './groove/limbs';
-import { clicks, type ClickPlan, type ClickVoice } from './time/clickPlan';
-import { add, compare, format, frac, mul, negate, ZERO, type WholeNotes } from './time/fraction';
-import { barLength, barStarts, countsOf } from './time/meter';
-import { tripletLayers, type LayerPlan } from './time/layers';
-import { swingRatio, swungPlace, type Swing } from './time/swing';
-import { clock, tempoAt, type TempoMap } from './time/tempoMap';
-import type { Ms } from './time/units';
+import type { School } from '../count/schools';
+import { NUMBER_MS, spokenCount } from './words';
+import type { Bar, Groove } from '../documents/groove';
+import { isSwingable, slotsOfBar } from '../grid/cells';
+import { otherHand, type Height, type Limb, type Ornament, type Surface } from '../groove/limbs';
+import { clicks, type ClickPlan, type ClickVoice } from '../time/clickPlan';
+import { add, compare, format, frac, mul, negate, ZERO, type WholeNotes } from '../time/fraction';
+import { barLength, barStarts, countsOf } from '../grid/meter';
+import { tripletLayers, type LayerPlan } from './layers';
+import { swingRatio, swungPlace, type Swing } from '../time/swing';
+import { clock, tempoAt, type TempoMap } from '../time/tempoMap';
+import type { Ms } from '../time/units';
 
 /** What is set anew from a bar of the run on; what is left out goes on as it was. */
 export interface RunChange {

@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { readGroove, swingShape, tempoShape, writeGroove, type Groove, type GrooveJson } from '../groove/document';
+import { readGroove, swingShape, tempoShape, writeGroove, type Groove, type GrooveJson } from './groove';
 import { beatOf } from '../groove/beat';
 import { LIMBS, type Limb } from '../groove/limbs';
-import { partsShape } from '../drill/parts';
+import { exercisesShape } from '../form/exercises';
 import { fail, ok, type Result } from '../result';
-import type { Run, RunChange } from '../schedule';
+import type { Run, RunChange } from '../schedule/schedule';
 import { clickPlanShape } from '../time/clickPlan';
-import { barLength, barStarts } from '../time/meter';
+import { barLength, barStarts } from '../grid/meter';
 import type { TempoMap } from '../time/tempoMap';
 
 export const TAKE_VERSION = 1;
@@ -60,7 +60,7 @@ export const takeShape = z.strictObject({
     .max(MOST_ROUNDS)
     .optional(),
   /** Of a drill: which bars of the groove belong to which exercise. */
-  parts: partsShape.optional(),
+  parts: exercisesShape.optional(),
   input: z.enum(INPUTS),
   /** When playing stopped, from the first bar. Strokes due later are not judged. */
   playedMs: z.number().min(0).max(LONGEST_TAKE_MS, 'A take is at most 30 minutes long.'),

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { readSpoken } from './count/reader';
-import { SCHOOLS, syllable } from './count/schools';
-import { cellsOfDivisions, slotsOfBar } from './groove/grid';
+import { readSpoken } from '../count/reader';
+import { SCHOOLS, syllable } from '../count/schools';
+import { cellsOfDivisions, slotsOfBar } from '../grid/cells';
 import {
   ownSchoolShape,
   readSettings,
@@ -13,8 +13,8 @@ import {
   syllablesFrom,
   USUAL_SETTINGS,
 } from './settings';
-import { equal } from './time/fraction';
-import { meterOf } from './testing/arbitrary';
+import { equal } from '../time/fraction';
+import { meterOf } from '../testing/arbitrary';
 
 const own = { name: 'Ours', syllables: { 2: ['po'], 3: ['ta', 'ti'], 4: ['ka', 'po', 'ki'] } };
 const problems = (school: unknown) =>

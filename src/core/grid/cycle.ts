@@ -1,6 +1,6 @@
-import { div, floor, frac, gcd, lcm, mul, type Fraction, type WholeNotes } from './fraction';
+import { div, floor, frac, gcd, lcm, mul, type Fraction, type WholeNotes } from '../time/fraction';
 import { barLength, type Meter } from './meter';
-import { NOTE_VALUES, type NoteValue } from './noteValue';
+import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
 
 /** When a cell of equal notes repeated over a meter falls on a count again, and on 1 again. */
 export interface Cycle {

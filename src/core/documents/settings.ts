@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { tokensOf } from './count/words';
-import { SCHOOLS, schoolNamed, type School } from './count/schools';
-import { FEELS, type Feel } from './groove/beat';
-import { LIMITS, type Limits } from './groove/checks';
+import { tokensOf } from '../count/words';
+import { SCHOOLS, schoolNamed, type School } from '../count/schools';
+import { FEELS, type Feel } from '../groove/beat';
+import { LIMITS, type Limits } from '../groove/checks';
 
 /** What a style wants: a hint with its reason, never a lock. */
 export interface StyleFeel {
