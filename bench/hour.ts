@@ -7,7 +7,7 @@ import { SCHOOLS } from '../src/core/count/schools';
 import { CLICK_PLANS } from '../src/core/time/clickPlan';
 import { LIMBS } from '../src/core/groove/limbs';
 import { cellsOfDivisions, slotsOfBar } from '../src/core/grid/cells';
-import type { Groove } from '../src/core/documents/groove';
+import type { Groove } from '../src/core/groove/groove';
 import { judge } from '../src/core/take/judge';
 import { Performance } from '../src/features/room/performance';
 import { firstSettings } from '../src/features/room/settings';

@@ -3,7 +3,7 @@
  * frame `schedule` says. Voices of one sample show where each starts; the time is taken with the real ones.
  */
 import { beatOf } from '../src/core/groove/beat';
-import type { Groove } from '../src/core/documents/groove';
+import type { Groove } from '../src/core/groove/groove';
 import { cellsOfDivisions, slotsOfBar } from '../src/core/grid/cells';
 import { LIMBS } from '../src/core/groove/limbs';
 import { schedule } from '../src/core/schedule/schedule';

@@ -1,6 +1,6 @@
 /** What the live benchmark runs in the browser: the application's own player, with a tap on what it puts out. */
 import { beatOf } from '../../src/core/groove/beat';
-import type { Groove } from '../../src/core/documents/groove';
+import type { Groove } from '../../src/core/groove/groove';
 import { cellsOfDivisions, slotsOfBar } from '../../src/core/grid/cells';
 import { LIMBS } from '../../src/core/groove/limbs';
 import { schedule } from '../../src/core/schedule/schedule';

@@ -1,8 +1,13 @@
+import type { z } from 'zod';
+
 /**
- * What a user can get wrong. `where` names the place in their words ("bar 1, right foot, 3/32"),
- * `path` the place in the document, `say` what is wrong and `remedy` what would work.
+ * What a user can get wrong. `code` names the kind for the program and never changes; `numbers` are the figures it is
+ * about. `where` names the place in the user's words ("bar 1, right foot, 3/32"), `path` the place in the document,
+ * `say` what is wrong and `remedy` what would work.
  */
 export interface Problem {
+  code: string;
+  numbers?: Readonly<Record<string, number>>;
   path: (string | number)[];
   where: string;
   say: string;
@@ -10,20 +15,67 @@ export interface Problem {
 }
 
 /** The core answers with a value for what a user can get wrong, and throws only for a programmer's mistake. */
-export type Result<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
+export type Result<T> = { ok: true; value: T } | Failure;
+export interface Failure {
+  ok: false;
+  problems: Problem[];
+}
 
 export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
-export const fail = (...problems: Problem[]): Result<never> => ({ ok: false, problems });
+export const fail = (...problems: Problem[]): Failure => ({ ok: false, problems });
 
-/** A problem of a field of a form or document, which is also its place. */
-export const problemAt = (field: string, say: string, remedy: string): Problem => ({
-  path: [field],
-  where: field,
+/** A problem of a whole document or form. */
+export const problem = (code: string, say: string, remedy: string, numbers?: Problem['numbers']): Problem => ({
+  code,
+  ...(numbers && { numbers }),
+  path: [],
+  where: '',
   say,
   remedy,
 });
 
+/** A problem of a field of a form or document, which is also its place. */
+export const problemAt = (
+  field: string,
+  code: string,
+  say: string,
+  remedy: string,
+  numbers?: Problem['numbers'],
+): Problem => ({ ...problem(code, say, remedy, numbers), path: [field], where: field });
+
+/** The same problems, their places within a larger document. */
+export const within = (path: (string | number)[], problems: readonly Problem[]): Problem[] =>
+  problems.map((one) => ({ ...one, path: [...path, ...one.path] }));
+
 /** A problem as one line to show a person. */
 export function sentence({ where, say, remedy }: Problem): string {
   return [where && `${where}:`, say, remedy].filter(Boolean).join(' ');
+}
+
+/** More than these say nothing that the first did not. */
+const MOST_PROBLEMS = 10;
+
+/** What a shape found wrong, as problems; the place is counted from 1 for people and from 0 for the program. */
+export const problemsOf = (error: z.ZodError): Problem[] =>
+  error.issues.slice(0, MOST_PROBLEMS).map((issue) => {
+    const path = issue.path.filter((key): key is string | number => typeof key !== 'symbol');
+    const { minimum, maximum } = issue as { minimum?: number | bigint; maximum?: number | bigint };
+    const numbers = {
+      ...(minimum !== undefined && { minimum: Number(minimum) }),
+      ...(maximum !== undefined && { maximum: Number(maximum) }),
+    };
+    return {
+      code: issue.code === 'custom' ? String(issue.params?.code ?? 'wrong') : issue.code.replaceAll('_', '-'),
+      ...(Object.keys(numbers).length && { numbers }),
+      path,
+      where: path.map((key) => (typeof key === 'number' ? key + 1 : key)).join(' '),
+      say: issue.message,
+      remedy: '',
+    };
+  });
+
+/** The first thing a shape found wrong with a value, in words; undefined when there is nothing. */
+export function wrongWith(shape: z.ZodType, value: unknown): string | undefined {
+  const read = shape.safeParse(value);
+  return read.success ? undefined : read.error.issues[0]!.message;
 }

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import { limbsIn } from '@/core/groove/limbs';
+import { limbsIn } from '@/core/groove/kit';
 import { schedule } from '@/core/schedule/schedule';
 import { runOf, writeTake, type Take } from '@/core/documents/take';
 import { judge } from '@/core/take/judge';

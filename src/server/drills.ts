@@ -1,8 +1,8 @@
 import { makeDrill } from '@/core/drill/drill';
-import { ruleShape, type Rule } from '@/core/drill/rule';
+import { ruleShape, type Rule } from '@/core/documents/rule';
 import { writeOut } from '@/core/drill/written';
 import { ok, type Result } from '@/core/result';
-import type { Level } from '@/core/take/figures';
+import type { Level } from '@/core/limits';
 import type { Db } from './database';
 import { addGroove } from './grooves';
 import type { Person } from './people';

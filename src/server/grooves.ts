@@ -1,7 +1,8 @@
-import { readGroove, writeGroove, metersInWords, GROOVE_VERSION, type Groove } from '@/core/documents/groove';
-import { writtenShape, type WrittenDrill } from '@/core/drill/written';
+import { readGroove, writeGroove, GROOVE_VERSION } from '@/core/documents/groove';
+import { metersInWords, type Groove } from '@/core/groove/groove';
+import { writtenShape, type WrittenDrill } from '@/core/documents/writtenDrill';
 import { sentence } from '@/core/result';
-import type { Level } from '@/core/take/figures';
+import type { Level } from '@/core/limits';
 import type { Db } from './database';
 import type { Person } from './people';
 

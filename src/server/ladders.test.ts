@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import { FIRST_STANDING, usualClimb, type Climb } from '@/core/plan/ladder';
+import { FIRST_STANDING, usualClimb } from '@/core/plan/ladder';
+import { type Climb } from '@/core/documents/climb';
 import { setAssignment } from './assignments';
 import { STARTER_GROOVES } from './demo/grooves';
 import { openSession, setUpWorkshop } from './door';

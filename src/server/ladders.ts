@@ -1,4 +1,5 @@
-import { bpmAt, climbShape, resumed, type Climb } from '@/core/plan/ladder';
+import { bpmAt, resumed } from '@/core/plan/ladder';
+import { climbShape, type Climb } from '@/core/documents/climb';
 import type { Db } from './database';
 import type { Person } from './people';
 

@@ -1,7 +1,7 @@
 import type { School } from '@/core/count/schools';
 import type { Setup } from '@/core/groove/limbs';
 import { readSettings, schoolIn, type WorkshopSettings } from '@/core/documents/settings';
-import type { Level } from '@/core/take/figures';
+import type { Level } from '@/core/limits';
 import type { Db } from './database';
 import { hashPassword } from './door';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { readTake, TAKE_VERSION, writeTake, type Take } from '@/core/documents/take';
-import type { Level } from '@/core/take/figures';
+import type { Level } from '@/core/limits';
 import { judge, JUDGE_VERSION } from '@/core/take/judge';
 import { fail, ok, sentence, type Result } from '@/core/result';
 import { planInWords } from '@/core/time/clickPlan';
@@ -88,6 +88,7 @@ export async function keepTake(db: Db, player: Person, json: unknown, now: Date)
   // Somebody else signed in on this browser before the take could be sent.
   if (playerId !== player.id)
     return fail({
+      code: 'not-yours',
       path: ['playerId'],
       where: 'player',
       say: 'This take is another person’s.',
@@ -103,6 +104,7 @@ export async function keepTake(db: Db, player: Person, json: unknown, now: Date)
   );
   if (!allowed.rows[0]!.groove)
     return fail({
+      code: 'groove-gone',
       path: ['grooveId'],
       where: 'groove',
       say: 'This groove is not there any more.',
@@ -110,6 +112,7 @@ export async function keepTake(db: Db, player: Person, json: unknown, now: Date)
     });
   if (!allowed.rows[0]!.assignment)
     return fail({
+      code: 'not-set-for-you',
       path: ['assignmentId'],
       where: 'assignment',
       say: 'This was not set for you.',

@@ -1,7 +1,7 @@
 import type { Height, Surface } from '../core/groove/limbs';
 import { randomFrom, seedOf } from '../core/random';
-import type { TimedSound } from '../core/schedule/schedule';
-import type { ClickVoice } from '../core/time/clickPlan';
+import type { TimedSound } from '../core/schedule/timed';
+import type { ClickVoice } from '../core/schedule/clicks';
 
 /** A sound we make: a surface at a height, pressed into a buzz if so, one of the three clicks, a triplet layer. */
 export type MadeVoice =

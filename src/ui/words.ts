@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
-import type { Groove } from '@/core/documents/groove';
-import type { WrittenDrill } from '@/core/drill/written';
-import { metersInWords } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
+import type { WrittenDrill } from '@/core/documents/writtenDrill';
+import { metersInWords } from '@/core/groove/groove';
 import type { Swing } from '@/core/time/swing';
 import type { Ms } from '@/core/time/units';
 

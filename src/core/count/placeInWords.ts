@@ -1,21 +1,35 @@
-import type { Groove } from '../documents/groove';
 import { slotAt, slotsOfBar } from '../grid/cells';
-import { equal, format, type WholeNotes } from '../time/fraction';
-import { countsOf } from '../grid/meter';
+import { countsOf, type Reading } from '../grid/meter';
+import type { Bar, Groove } from '../groove/groove';
+import { equal, type WholeNotes } from '../time/fraction';
 import { syllable, type School } from './schools';
 
-/**
- * A place of a groove as it is said: "count 2", "the e of 3", and with several bars "the e of 3 in bar 2".
- * A slot without a syllable is said by its number: "slot 2 of 3".
- */
+/** A place as it is counted: the number it belongs to, how many slots after it, in a grid of `parts` over `counts` counts. */
+export interface CountedPlace {
+  count: number;
+  part: number;
+  parts: number;
+  counts: number;
+}
+
+/** The place of a bar as it is counted. Throws where the grid has none: a stroke always lies on its grid. */
+export function countedPlace({ meter, cells }: Bar, reading: Reading, written: WholeNotes): CountedPlace {
+  const slot = slotAt(slotsOfBar(meter, reading, cells), written);
+  if (!slot) throw new RangeError('No slot of the grid lies here');
+  return { count: slot.count, part: slot.part, parts: slot.cell.parts, counts: slot.cell.counts };
+}
+
+/** A counted place as a school says it: "count 2", "the e of 3"; a slot without a syllable by its number: "slot 2 of 3". */
+export function countedInWords({ count, part, parts }: CountedPlace, school: School): string {
+  if (part === 0) return `count ${count}`;
+  const said = syllable(school, parts, part);
+  return `${said ? `the ${said}` : `slot ${part + 1}`} of ${count}`;
+}
+
+/** A place of a groove as it is said: "count 2", and with several bars "the e of 3 in bar 2". */
 export function placeInWords(groove: Groove, bar: number, written: WholeNotes, school: School): string {
-  const one = groove.bars[bar]!;
-  const slot = slotAt(slotsOfBar(one.meter, groove.reading, one.cells), written);
-  const inBar = groove.bars.length > 1 ? ` in bar ${bar + 1}` : '';
-  if (!slot) return `${format(written)}${inBar}`;
-  if (slot.part === 0) return `count ${slot.count}${inBar}`;
-  const said = syllable(school, slot.cell.parts, slot.part);
-  return `${said ? `the ${said}` : `slot ${slot.part + 1}`} of ${slot.count}${inBar}`;
+  const said = countedInWords(countedPlace(groove.bars[bar]!, groove.reading, written), school);
+  return groove.bars.length > 1 ? `${said} in bar ${bar + 1}` : said;
 }
 
 /** Whether a place is one of the numbered counts of its bar. */

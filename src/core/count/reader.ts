@@ -1,5 +1,5 @@
 import { slotsOfBar, type Slot } from '../grid/cells';
-import type { Height, Limb, Ornament, Surface } from '../groove/limbs';
+import { usualLimb, type Height, type Limb, type Ornament, type Surface } from '../groove/limbs';
 import { compare, equal, format, modulo, type WholeNotes } from '../time/fraction';
 import { countsOf, formatMeter } from '../grid/meter';
 import { NOTE_VALUES } from '../time/noteValue';
@@ -19,15 +19,6 @@ import { tokensOf, type Token } from './words';
 export function readSpoken(text: string, bars: readonly SpokenBar[], school: School, bar = 0): Spoken {
   return new SpokenReader(text, bars, school, bar).read();
 }
-
-/** Which limb plays a surface when only the surface is named. */
-const LIMB_OF: Partial<Record<Surface, Limb>> = {
-  snare: 'left hand',
-  'cross-stick': 'left hand',
-  rim: 'left hand',
-  kick: 'right foot',
-  'hat pedal': 'left foot',
-};
 
 interface Modifiers {
   height?: Height;
@@ -91,7 +82,7 @@ class SpokenReader {
       case 'surface':
         this.surface = token.surface;
         // "left hand snare" keeps the hand that was named.
-        if (this.tokens[this.index - 1]?.kind !== 'limb') this.limb = LIMB_OF[token.surface] ?? 'right hand';
+        if (this.tokens[this.index - 1]?.kind !== 'limb') this.limb = usualLimb(token.surface);
         this.index++;
         return;
       case 'height':
@@ -118,9 +109,11 @@ class SpokenReader {
 
   private readBar(): void {
     const number = this.peek(1);
-    if (number?.kind !== 'number') return this.problem(this.token!, 'A bar needs its number.', 'Say bar 1.', 1);
+    if (number?.kind !== 'number')
+      return this.problem('bar-without-number', this.token!, 'A bar needs its number.', 'Say bar 1.', 1);
     if (number.value < 1 || number.value > this.bars.length) {
       return this.problem(
+        'no-such-bar',
         number,
         `There ${this.bars.length === 1 ? 'is 1 bar' : `are ${this.bars.length} bars`}.`,
         `Say bar 1${this.bars.length > 1 ? ` to ${this.bars.length}` : ''}.`,
@@ -138,7 +131,7 @@ class SpokenReader {
     else if (token.kind === 'value') this.readValue();
     else if (token.kind === 'number') this.readNumbers();
     else if (token.kind === 'of')
-      this.problem(token, 'Which syllable of the count?', `Say ${this.anySyllable()} of 1.`, 1);
+      this.problem('no-syllable', token, 'Which syllable of the count?', `Say ${this.anySyllable()} of 1.`, 1);
     else if (token.kind === 'and' && this.isConjunction()) this.index++;
     else this.readSyllableOf();
     // "and 4" after "loud 2" is loud as well; the next place is not.
@@ -200,6 +193,7 @@ class SpokenReader {
     const fits = slot ? said?.kind === 'number' : said?.kind === 'word' || said?.kind === 'and';
     if (!said || !fits)
       return this.problem(
+        'no-place',
         said ?? first,
         'This is not a place in the bar.',
         `Say a count, or a syllable like ${this.anySyllable()} of 1.`,
@@ -211,16 +205,24 @@ class SpokenReader {
       return this.skipCounts();
     }
     if (this.peek(1)?.kind !== 'of')
-      return this.problem(said, `“${said.text}” of which count?`, `Say ${said.text} of 1, or every ${said.text}.`, 1, [
-        { words: `${said.text} of 1`, replace: `${said.text} of 1` },
-        { words: `every ${said.text}`, replace: `every ${said.text}` },
-      ]);
+      return this.problem(
+        'no-count',
+        said,
+        `“${said.text}” of which count?`,
+        `Say ${said.text} of 1, or every ${said.text}.`,
+        1,
+        [
+          { words: `${said.text} of 1`, replace: `${said.text} of 1` },
+          { words: `every ${said.text}`, replace: `every ${said.text}` },
+        ],
+      );
     const of = this.peek(1)!;
     this.index += 2;
     while (this.tokens[this.index]?.kind === 'filler') this.index++;
     for (;;) {
       const number = this.tokens[this.index];
-      if (number?.kind !== 'number') return this.problem(of, 'A count must follow “of”.', `Say ${said.text} of 1.`, 0);
+      if (number?.kind !== 'number')
+        return this.problem('no-count', of, 'A count must follow “of”.', `Say ${said.text} of 1.`, 0);
       this.index++;
       if (slot) this.placeSlot(said as Extract<Token, { kind: 'number' }>, number);
       else this.placeSyllable(said, which, number);
@@ -256,7 +258,14 @@ class SpokenReader {
       else this.everySyllable(every, said);
     }
     if (this.token?.kind === 'value' && !any) return this.readValue();
-    if (!any) this.problem(every, 'Every what?', `Say every ${this.anySyllable()}, every count or every slot.`, 0);
+    if (!any)
+      this.problem(
+        'every-what',
+        every,
+        'Every what?',
+        `Say every ${this.anySyllable()}, every count or every slot.`,
+        0,
+      );
   }
 
   private everySyllable(every: Token, said: Token): void {
@@ -275,7 +284,13 @@ class SpokenReader {
     const { meter } = this.bars[this.bar]!;
     const all = Math.ceil((meter.beats * step.d) / (meter.unit * step.n));
     if (wanted.length < all)
-      return this.problem(token, `The grid has no ${token.text} all through the bar.`, 'Divide its counts further.', 0);
+      return this.problem(
+        'not-all-through',
+        token,
+        `The grid has no ${token.text} all through the bar.`,
+        'Divide its counts further.',
+        0,
+      );
     for (const slot of wanted) this.add(slot, token.from, token.to);
   }
 
@@ -289,6 +304,7 @@ class SpokenReader {
     const slot = this.slots().find((one) => equal(one.at, at));
     if (slot) return this.add(slot, number.from, number.to);
     this.problem(
+      'inside-tuplet',
       number,
       `Count ${number.value} lies inside a tuplet over several counts and has no slot.`,
       'Divide its count by itself.',
@@ -303,6 +319,7 @@ class SpokenReader {
     const slot = slots[which.value - 1];
     if (slot) return this.add(slot, which.from, number.to);
     this.problem(
+      'no-such-slot',
       which,
       `Count ${number.value} has ${slots.length} slots.`,
       `Say slot 1 to ${slots.length} of ${number.value}.`,
@@ -319,6 +336,7 @@ class SpokenReader {
     if (!matching.length) return this.problemNoSyllable(said, number.value);
     if (matching.length > 1 && which === undefined) {
       return this.problem(
+        'several-such',
         said,
         `Count ${number.value} has ${matching.length} of them.`,
         `Say first ${said.text} or second ${said.text} of ${number.value}.`,
@@ -332,6 +350,7 @@ class SpokenReader {
     const slot = matching[(which ?? 1) - 1];
     if (slot) return this.add(slot, Math.min(said.from, number.from), Math.max(said.to, number.to));
     this.problem(
+      'no-such-one',
       said,
       `Count ${number.value} has ${matching.length} “${said.text}”.`,
       `Say ${said.text} of ${number.value}.`,
@@ -347,6 +366,7 @@ class SpokenReader {
     if (count) return count.at;
     const how = reading === 'pulse' ? `${formatMeter(meter)} in pulses` : formatMeter(meter);
     this.problem(
+      'no-such-count',
       number,
       `${how} has the counts 1 to ${counts.length}.`,
       `Say a number from 1 to ${counts.length}.`,
@@ -375,6 +395,7 @@ class SpokenReader {
       .filter(Boolean)
       .join(', or ');
     this.problem(
+      'not-in-grid',
       said,
       `${where} is divided by ${cell?.parts ?? 1} and has no ${said.text}.`,
       instead ? `${instead.charAt(0).toUpperCase()}${instead.slice(1)}.` : '',
@@ -385,6 +406,7 @@ class SpokenReader {
 
   private problemUnknown(said: Token): void {
     this.problem(
+      'not-in-school',
       said,
       `Nobody says “${said.text}” in this school of counting.`,
       `It has ${this.syllables().join(', ')}.`,
@@ -416,8 +438,16 @@ class SpokenReader {
     });
   }
 
-  private problem(token: Token, say: string, remedy: string, skip: number, remedies: Remedy[] = []): void {
+  private problem(
+    code: string,
+    token: Token,
+    say: string,
+    remedy: string,
+    skip: number,
+    remedies: Remedy[] = [],
+  ): void {
     this.problems.push({
+      code,
       path: [token.from],
       where: `“${token.text}”`,
       say,

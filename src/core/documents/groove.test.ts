@@ -3,7 +3,8 @@ import { describe, expect, test } from 'vitest';
 import { sentence } from '../result';
 import { anyGroove } from '../testing/arbitrary';
 import { readGroove, writeGroove, type GrooveJson } from './groove';
-import { limbFor, LIMBS, SETUPS, turnFor } from '../groove/limbs';
+import { limbFor, LIMBS, SETUPS } from '../groove/limbs';
+import { turnFor } from '../groove/kit';
 
 const plain: GrooveJson = {
   version: 1,

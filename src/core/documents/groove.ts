@@ -1,35 +1,13 @@
 import { z } from 'zod';
-import { fail, ok, type Problem, type Result } from '../result';
-import { equal, format, parse, type WholeNotes } from '../time/fraction';
-import { countsOf, formatMeter, MOST_BEATS, parseMeter, type Meter, type Reading } from '../grid/meter';
-import { FASTEST, SLOWEST } from '../time/units';
 import { gridInWords, nearestSlots, slotAt, slotsOfBar } from '../grid/cells';
+import { countsOf, formatMeter, MOST_BEATS, parseMeter, type Reading } from '../grid/meter';
+import type { Bar, Groove, Stroke } from '../groove/groove';
 import { HEIGHTS, LIMBS, ORNAMENTS, SURFACES } from '../groove/limbs';
-
-/** The version this program writes. A reader of an older one belongs in `MIGRATIONS`. */
-export const GROOVE_VERSION = 1;
-/** A drill of 32 exercises, each played four times. */
-export const MOST_BARS = 128;
-
-/** Half a surrogate pair, or a NUL: what no database keeps. */
-const UNWRITABLE = /\0|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
-
-const text = (most: number) =>
-  z
-    .string()
-    .trim()
-    .max(most, `At most ${most} characters.`)
-    .refine((value) => !UNWRITABLE.test(value), 'It holds characters that cannot be written. Type it again.');
-
-const fraction = z.string().transform((value, context): WholeNotes => {
-  const read = value.length <= 20 ? parse(value) : undefined;
-  if (read && read.n >= 0) return read;
-  context.addIssue({
-    code: 'custom',
-    message: `"${value.slice(0, 20)}" is not a place in the bar. Write a fraction of a whole note, like 3/16.`,
-  });
-  return z.NEVER;
-});
+import { MOST_BARS, MOST_LEAN, MOST_TITLE } from '../limits';
+import { type Problem, type Result } from '../result';
+import { format } from '../time/fraction';
+import { readVersioned } from './reader';
+import { placeShape, swingShape, tempoShape, textShape } from './shapes';
 
 const meter = z.strictObject({
   beats: z.number().int().min(1).max(MOST_BEATS),
@@ -40,7 +18,7 @@ const meter = z.strictObject({
 const stroke = z.strictObject({
   limb: z.enum(LIMBS),
   surface: z.enum(SURFACES),
-  at: fraction,
+  at: placeShape,
   height: z.enum(HEIGHTS),
   ornament: z.enum(ORNAMENTS).optional(),
 });
@@ -54,46 +32,21 @@ const bar = z.strictObject({
   strokes: z.array(stroke).max(4 * 8 * MOST_BEATS),
 });
 
-export const swingShape = z.strictObject({
-  value: z.enum(['8th', '16th']),
-  ratio: z
-    .string()
-    .max(20)
-    .refine(
-      (value) => value === 'tempo-aware' || isRatio(value),
-      'A swing ratio is long:short from 1 to 4, like 2 or 3/2, or "tempo-aware".',
-    ),
-});
-
-function isRatio(value: string): boolean {
-  const ratio = parse(value);
-  return ratio !== undefined && ratio.n >= ratio.d && ratio.n <= 4 * ratio.d;
-}
-
-/** The farthest a limb may be laid behind (+) or pushed ahead (−) of the beat, in milliseconds. */
-export const MOST_LEAN = 40;
 const leanMs = z
   .number()
   .int()
   .min(-MOST_LEAN, `At most ${MOST_LEAN} ms ahead.`)
   .max(MOST_LEAN, `At most ${MOST_LEAN} ms behind.`);
 
-/** A tempo a person may set, in beats a minute. */
-export const tempoShape = z
-  .number({ error: `Set a tempo from ${SLOWEST} to ${FASTEST}.` })
-  .min(SLOWEST, `The slowest tempo is ${SLOWEST}.`)
-  .max(FASTEST, `The fastest tempo is ${FASTEST}.`);
-
-/** A word pinned to a limb ("heel down"), and the one that takes its place above a tempo. Never a rule. */
 const technique = z.strictObject({
-  word: text(40).min(1, 'Give the technique a word.'),
-  faster: z.strictObject({ above: tempoShape, word: text(40).min(1, 'Give the technique a word.') }).optional(),
+  word: textShape(40).min(1, 'Give the technique a word.'),
+  faster: z.strictObject({ above: tempoShape, word: textShape(40).min(1, 'Give the technique a word.') }).optional(),
 });
 
-/** The one shape of a groove: what is stored, sent and scheduled. Places are fractions written as text in JSON. */
-export const grooveShape = z.strictObject({
-  version: z.literal(GROOVE_VERSION),
-  title: text(120).min(1, 'Give the groove a title.'),
+/** The one shape of a groove as it is stored and sent: places are fractions written as text. */
+const grooveShape = z.strictObject({
+  version: z.literal(1),
+  title: textShape(MOST_TITLE).min(1, 'Give the groove a title.'),
   reading: z.enum(['numbers', 'pulse']),
   tempo: tempoShape,
   swing: swingShape.optional(),
@@ -102,34 +55,18 @@ export const grooveShape = z.strictObject({
   bars: z.array(bar).min(1, 'A groove has at least one bar.').max(MOST_BARS, `At most ${MOST_BARS} bars.`),
 });
 
-/** A groove as the core works with it: every place already an exact fraction. */
-export type Groove = z.output<typeof grooveShape>;
-export type Bar = Groove['bars'][number];
-export type Stroke = Bar['strokes'][number];
-export type Technique = z.output<typeof technique>;
 /** A groove as JSON. */
 export type GrooveJson = z.input<typeof grooveShape>;
-
-/** Readers of versions before `GROOVE_VERSION`, by the version they read; there has been none. */
-const MIGRATIONS: Record<number, (old: unknown) => unknown> = {};
 
 /**
  * Reads a groove from JSON. Problems name the place: a wrong shape, an unknown version, cells that do
  * not fill their bar, a stroke off its grid, two strokes of one limb on one slot.
  */
 export function readGroove(json: unknown): Result<Groove> {
-  let document = json;
-  for (;;) {
-    const version = (document as { version?: unknown } | null)?.version;
-    if (version === GROOVE_VERSION) break;
-    const migrate = typeof version === 'number' ? MIGRATIONS[version] : undefined;
-    if (!migrate) return fail(versionProblem(version));
-    document = migrate(document);
-  }
-  const shaped = grooveShape.safeParse(document);
-  if (!shaped.success) return fail(...shaped.error.issues.map(shapeProblem));
-  const problems = shaped.data.bars.flatMap((one, index) => barProblems(one, index, shaped.data.reading));
-  return problems.length ? { ok: false, problems } : ok(shaped.data);
+  const read: Result<Groove> = readVersioned(json, { name: 'groove', version: 1, shape: grooveShape });
+  if (!read.ok) return read;
+  const problems = read.value.bars.flatMap((one, index) => barProblems(one, index, read.value.reading));
+  return problems.length ? { ok: false, problems } : read;
 }
 
 /** The JSON of a groove. `readGroove(writeGroove(g))` is g. */
@@ -140,31 +77,6 @@ export function writeGroove(groove: Groove): GrooveJson {
       ...one,
       strokes: one.strokes.map((each) => ({ ...each, at: format(each.at) })),
     })),
-  };
-}
-
-function versionProblem(version: unknown): Problem {
-  const known = typeof version === 'number' && Number.isInteger(version);
-  return {
-    path: ['version'],
-    where: 'version',
-    say: known
-      ? `This groove was written as version ${version}; this Mochila reads version ${GROOVE_VERSION}.`
-      : 'This is not a groove: it does not say its version.',
-    remedy:
-      known && version > GROOVE_VERSION
-        ? 'Update Mochila, then open it again.'
-        : 'Open it in the Mochila that wrote it and save it again there.',
-  };
-}
-
-function shapeProblem(issue: z.core.$ZodIssue): Problem {
-  const path = issue.path.filter((key): key is string | number => typeof key !== 'symbol');
-  return {
-    path,
-    where: path.map((key) => (typeof key === 'number' ? key + 1 : key)).join(' '),
-    say: issue.message,
-    remedy: '',
   };
 }
 
@@ -185,6 +97,8 @@ function barProblems(one: Bar, index: number, reading: Reading): Problem[] {
   if (filled !== counts) {
     return [
       {
+        code: 'grid-not-filled',
+        numbers: { filled, counts },
         path: [...path, 'cells'],
         where,
         say: `The grid covers ${filled} counts, the bar has ${counts}.`,
@@ -204,6 +118,7 @@ function strokeProblems(one: Bar, path: (string | number)[], where: string, read
       const near = nearestSlots(slots, each.at);
       return [
         {
+          code: 'no-slot',
           ...here,
           say: `There is no slot here: the grid has ${gridInWords(one.cells)}.`,
           remedy: near && `Place it at ${near}, or divide the count further.`,
@@ -216,20 +131,11 @@ function strokeProblems(one: Bar, path: (string | number)[], where: string, read
     if (!other) return [];
     return [
       {
+        code: 'limb-twice',
         ...here,
         say: `One limb cannot strike twice on one slot: ${other.surface} and ${each.surface}.`,
         remedy: 'Give one of them to another limb, or take it out.',
       },
     ];
   });
-}
-
-/** The stroke of a limb on a slot of a bar, if there is one. */
-export function strokeAt(one: Bar, limb: Stroke['limb'], at: WholeNotes): Stroke | undefined {
-  return one.strokes.find((each) => each.limb === limb && equal(each.at, at));
-}
-
-/** The meters of a groove in words: "4/4", or "4/4, 7/8" when they change. */
-export function metersInWords(groove: { bars: { meter: Meter }[] }): string {
-  return [...new Set(groove.bars.map((one) => formatMeter(one.meter)))].join(', ');
 }

@@ -61,11 +61,22 @@ describe('a school of one’s own', () => {
 });
 
 describe('a workshop’s settings', () => {
-  test('are the usual ones until they are set, and where they cannot be read', () => {
-    expect(readSettings({ version: 1 })).toEqual(USUAL_SETTINGS);
-    expect(readSettings({ version: 9, junk: true })).toEqual(USUAL_SETTINGS);
+  test('are the usual ones until they are set', () => {
+    expect(readSettings({ version: 1 })).toEqual({ settings: USUAL_SETTINGS, problems: [] });
+    expect(readSettings({ version: 1, timeZone: 'Europe/Zurich' }).settings.timeZone).toBe('Europe/Zurich');
     expect(USUAL_SETTINGS.limits.hand).toEqual([5, 8, 10]);
     expect(USUAL_SETTINGS.feels.length).toBeGreaterThan(6);
+  });
+
+  test('what cannot be read is said, and takes nothing else away', () => {
+    const kept = { version: 1, schools: [own], feels: [] };
+    for (const damage of [{ colour: 'blue' }, { limits: { hand: [9, 1, 1], foot: [1, 2, 3] } }, { version: 9 }]) {
+      const { settings, problems: said } = readSettings({ ...kept, ...damage });
+      expect(settings).toEqual({ ...USUAL_SETTINGS, schools: [own], feels: [] });
+      expect(said).toHaveLength(1);
+    }
+    expect(readSettings(null)).toMatchObject({ settings: USUAL_SETTINGS, problems: [{ code: 'no-version' }] });
+    expect(readSettings({ version: 1, timeZone: 'Atlantis/Harbour' }).problems[0]!.say).toMatch(/no such time zone/i);
   });
 
   test('one’s own school is found by its name, beside those that ship', () => {

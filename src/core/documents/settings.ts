@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { tokensOf } from '../count/words';
 import { SCHOOLS, schoolNamed, type School } from '../count/schools';
 import { FEELS, type Feel } from '../groove/beat';
-import { LIMITS, type Limits } from '../groove/checks';
+import type { Problem } from '../result';
+import { readVersioned } from './reader';
+import { SPEED_LIMITS, type SpeedLimits } from '../limits';
 
 /** What a style wants: a hint with its reason, never a lock. */
 export interface StyleFeel {
@@ -79,13 +81,23 @@ const three = z
     'Each must be above the one before, at most 30 strokes a second.',
   );
 
-/** What a teacher sets for the whole workshop. Everything has a usual value. */
-export const settingsShape = z.strictObject({
-  version: z.literal(1),
-  schools: z.array(ownSchoolShape).max(8).default([]),
-  limits: z
-    .strictObject({ hand: three, foot: three })
-    .default(LIMITS as { hand: [number, number, number]; foot: [number, number, number] }),
+/** The time zones there are, by the names of the common table of zones: "Europe/Zurich". */
+const isTimeZone = (name: string): boolean => {
+  try {
+    return Boolean(new Intl.DateTimeFormat('en', { timeZone: name }));
+  } catch {
+    return false;
+  }
+};
+
+export const timeZoneShape = z
+  .string()
+  .max(60)
+  .refine(isTimeZone, 'There is no such time zone. Choose one from the list, like Europe/Zurich.');
+
+const sections = {
+  schools: z.array(ownSchoolShape).max(8),
+  limits: z.strictObject({ hand: three, foot: three }),
   feels: z
     .array(
       z.strictObject({
@@ -94,23 +106,54 @@ export const settingsShape = z.strictObject({
         reason: z.string().trim().max(200, 'At most 200 characters.'),
       }),
     )
-    .max(40)
-    .default(STYLE_FEELS),
-});
+    .max(40),
+  /** Where the workshop is: days and times are said by its clock. */
+  timeZone: timeZoneShape,
+};
 
 export interface WorkshopSettings {
   version: 1;
   schools: School[];
-  limits: Limits;
+  limits: SpeedLimits;
   feels: StyleFeel[];
+  timeZone: string;
 }
 
-export const USUAL_SETTINGS: WorkshopSettings = settingsShape.parse({ version: 1 }) as WorkshopSettings;
+export const USUAL_SETTINGS: WorkshopSettings = {
+  version: 1,
+  schools: [],
+  limits: SPEED_LIMITS,
+  feels: STYLE_FEELS,
+  timeZone: 'Etc/UTC',
+};
 
-/** A workshop's settings from JSON; the usual ones where they cannot be read. */
-export function readSettings(json: unknown): WorkshopSettings {
-  const read = settingsShape.safeParse(json);
-  return read.success ? (read.data as WorkshopSettings) : USUAL_SETTINGS;
+/** What a teacher sets for the whole workshop, as it is kept: everything may be left out, and then is as usual. */
+export const settingsShape = z.strictObject({
+  version: z.literal(1),
+  schools: sections.schools.optional(),
+  limits: sections.limits.optional(),
+  feels: sections.feels.optional(),
+  timeZone: sections.timeZone.optional(),
+});
+
+/** Settings as far as they could be read, and what could not. */
+export interface SettingsRead {
+  settings: WorkshopSettings;
+  problems: Problem[];
+}
+
+/**
+ * A workshop's settings from JSON. Each part is read by itself, so that what is wrong with one, or was written by a
+ * newer program, takes none of the others away; whoever shows the settings shows the problems too.
+ */
+export function readSettings(json: unknown): SettingsRead {
+  const kept = readVersioned(json, { name: 'workshop’s settings', version: 1, shape: settingsShape });
+  if (kept.ok) return { settings: { ...USUAL_SETTINGS, ...(kept.value as Partial<WorkshopSettings>) }, problems: [] };
+  const known = Object.entries(sections).flatMap(([name, shape]) => {
+    const read = shape.safeParse((json as Record<string, unknown> | null)?.[name]);
+    return read.success ? [[name, read.data]] : [];
+  });
+  return { settings: { ...USUAL_SETTINGS, ...Object.fromEntries(known) }, problems: kept.problems };
 }
 
 /** A school by name, the workshop's own before those that ship. */

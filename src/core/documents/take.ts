@@ -1,157 +1,214 @@
 import { z } from 'zod';
-import { readGroove, swingShape, tempoShape, writeGroove, type Groove, type GrooveJson } from './groove';
-import { beatOf } from '../groove/beat';
+import { barsThrough, formOf, taskIn, type Form, type Passage } from '../form/form';
+import type { ExerciseName } from '../form/exercises';
+import type { Groove } from '../groove/groove';
 import { LIMBS, type Limb } from '../groove/limbs';
-import { exercisesShape } from '../form/exercises';
-import { fail, ok, type Result } from '../result';
-import type { Run, RunChange } from '../schedule/schedule';
+import { LONGEST_TAKE_MS, MOST_BARS, MOST_HITS, MOST_PLAYED_BARS, MOST_ROUNDS } from '../limits';
+import { fail, ok, problemAt, within, type Problem, type Result } from '../result';
 import { clickPlanShape } from '../time/clickPlan';
-import { barLength, barStarts } from '../grid/meter';
-import type { TempoMap } from '../time/tempoMap';
+import { parse } from '../time/fraction';
+import { readGroove, writeGroove, type GrooveJson } from './groove';
+import { compacted, type CopiedExercise } from './copiedBars';
+import { readVersioned } from './reader';
+import { feelShape, taskShape, tempoShape } from './shapes';
 
-export const TAKE_VERSION = 1;
+export const TAKE_VERSION = 2;
 
-/** More than half an hour of the fastest hands there are: beyond this something is wrong with the input. */
-export const MOST_HITS = 20_000;
-/** 25 minutes is when a rest is due (care); a take longer than this is not one attempt any more. */
-export const LONGEST_TAKE_MS = 30 * 60_000;
+/** What a stroke can be heard by. */
+export const INPUTS = ['keys', 'pads', 'MIDI', 'microphone', 'file', 'simulated kit'] as const;
+export type InputName = (typeof INPUTS)[number];
 
-/** Half an hour of one-bar rounds at the quickest. */
-export const MOST_ROUNDS = 2000;
+const aBar = z.number().int().min(0).max(MOST_PLAYED_BARS);
 
-const task = z.array(z.enum(LIMBS)).min(1, 'Keep at least one limb in the task.').max(4);
+export const passageShape = z.strictObject({
+  from: z.number().int().min(0).max(MOST_BARS),
+  bars: z.number().int().min(1).max(MOST_BARS),
+  times: z.number().int().min(1).max(MOST_ROUNDS),
+  exercise: z.number().int().min(0).max(MOST_BARS).optional(),
+  side: z.number().int().min(0).max(1).optional(),
+  swing: feelShape.optional(),
+  call: z.array(z.string().max(20)).max(40).optional(),
+});
+export const passagesShape = z.array(passageShape).min(1).max(MOST_ROUNDS);
 
-export const INPUTS = ['keys', 'simulated kit'] as const;
+const placeText = z.string().refine((text) => text.length <= 20 && parse(text) !== undefined);
+export const exerciseNamesShape = z
+  .array(z.strictObject({ say: z.string().max(200), places: z.array(placeText).max(256) }))
+  .min(1)
+  .max(MOST_BARS);
 
-const hit = z.strictObject({
-  limb: z.enum(LIMBS),
+const hitShape = z.strictObject({
+  /** From the first bar, the input's own delay taken off. */
   ms: z
     .number()
     .min(-60_000)
     .max(LONGEST_TAKE_MS + 60_000),
+  /** Undefined where the input cannot tell who struck. */
+  limb: z.enum(LIMBS).optional(),
+  /** From 0, not to be heard, to 1, as loud as the input can tell; undefined where it cannot. */
+  loudness: z.number().min(0).max(1).optional(),
+  /** Where another input than the take's heard it. */
+  input: z.enum(INPUTS).optional(),
 });
+export type Hit = z.infer<typeof hitShape>;
 
 /** One recorded attempt: all that `judge` needs to say the same again at any time. */
-export const takeShape = z.strictObject({
+const takeShape = z.strictObject({
   version: z.literal(TAKE_VERSION),
   /** As it was played, turned round for the player's kit; read by `readGroove`. */
   groove: z.unknown(),
-  /** From which bar of the run on which tempo; the first from bar 0. */
-  tempo: z
-    .array(z.strictObject({ fromBar: z.number().int().min(0).max(10_000), bpm: tempoShape }))
-    .min(1)
-    .max(500),
-  swing: z.union([swingShape, z.literal('straight')]).optional(),
+  /** Once through the whole. */
+  passages: passagesShape,
+  rounds: z.number().int().min(1).max(MOST_ROUNDS),
+  bpm: tempoShape,
+  swing: feelShape.optional(),
   click: clickPlanShape,
   countIn: z.number().int().min(0).max(4),
-  rounds: z.number().int().min(1).max(MOST_ROUNDS),
   /** The limbs that were to be played from the first bar on, and so are judged. */
-  task,
+  task: taskShape,
   /** What was set anew while playing, in the order of the bars it held from. */
   changes: z
     .array(
       z.strictObject({
-        fromBar: z.number().int().min(0).max(10_000),
+        fromBar: aBar,
+        bpm: tempoShape.optional(),
         click: clickPlanShape.optional(),
-        swing: z.union([swingShape, z.literal('straight')]).optional(),
-        task: task.optional(),
+        swing: feelShape.optional(),
+        task: taskShape.optional(),
       }),
     )
     .max(MOST_ROUNDS)
     .optional(),
-  /** Of a drill: which bars of the groove belong to which exercise. */
-  parts: exercisesShape.optional(),
+  /** Of a drill: what its exercises are said by. */
+  exercises: exerciseNamesShape.optional(),
+  /** The tempo it is practised towards, where one is set. */
+  goal: tempoShape.optional(),
   input: z.enum(INPUTS),
+  /** The limbs the input can hear; all when left out. */
+  hears: z.array(z.enum(LIMBS)).max(4).optional(),
+  /** What was taken off the time of every hit, since the input or the loudspeaker adds it. */
+  calibrationMs: z.number().min(-1000).max(1000).optional(),
+  struckBy: z.enum(['player', 'kit']),
   /** When playing stopped, from the first bar. Strokes due later are not judged. */
   playedMs: z.number().min(0).max(LONGEST_TAKE_MS, 'A take is at most 30 minutes long.'),
   hits: z
-    .array(hit)
+    .array(hitShape)
     .max(MOST_HITS, `A take holds at most ${MOST_HITS.toLocaleString('en')} hits: record a shorter one.`),
 });
 
 export type Take = Omit<z.infer<typeof takeShape>, 'groove'> & { groove: Groove };
 export type TakeJson = Omit<Take, 'groove'> & { groove: GrooveJson };
-export type TakeChange = RunChange & { task?: Limb[] };
-export type Hit = z.infer<typeof hit>;
+export type TakeChange = NonNullable<Take['changes']>[number];
 
 /** Reads a take from JSON; problems name the place. The number of hits is looked at before anything else is. */
 export function readTake(json: unknown): Result<Take> {
   const hits = (json as { hits?: unknown } | null)?.hits;
   if (Array.isArray(hits) && hits.length > MOST_HITS) {
-    return fail({
-      path: ['hits'],
-      where: 'hits',
-      say: `${hits.length.toLocaleString('en')} hits are more than a take holds.`,
-      remedy: `Record at most ${MOST_HITS.toLocaleString('en')}.`,
-    });
-  }
-  const shaped = takeShape.safeParse(json);
-  if (!shaped.success) {
     return fail(
-      ...shaped.error.issues.slice(0, 10).map((issue) => {
-        const path = issue.path.filter((key): key is string | number => typeof key !== 'symbol');
-        return { path, where: path.join(' '), say: issue.message, remedy: '' };
-      }),
+      problemAt(
+        'hits',
+        'too-many-hits',
+        `${hits.length.toLocaleString('en')} hits are more than a take holds.`,
+        `Record at most ${MOST_HITS.toLocaleString('en')}.`,
+        { hits: hits.length, most: MOST_HITS },
+      ),
     );
   }
-  const groove = readGroove(shaped.data.groove);
-  if (!groove.ok)
-    return { ok: false, problems: groove.problems.map((each) => ({ ...each, path: ['groove', ...each.path] })) };
-  const take = { ...shaped.data, groove: groove.value };
-  const beyond = take.parts?.findIndex(({ from, bars, times }) => from + bars * times > groove.value.bars.length) ?? -1;
-  if (beyond >= 0)
-    return fail({
-      path: ['parts', beyond],
-      where: 'parts',
-      say: `Exercise ${beyond + 1} reaches beyond the last bar.`,
-      remedy: 'Name bars that are there.',
-    });
-  const wrong = tempoProblem(take);
-  if (wrong)
-    return fail({
-      path: ['tempo'],
-      where: 'tempo',
-      say: wrong,
-      remedy: 'Name the tempo of bar 0 first, then each change in order.',
-    });
-  return ok(take);
+  const shaped = readVersioned(json, {
+    name: 'take',
+    version: TAKE_VERSION,
+    shape: takeShape,
+    migrations: { 1: fromVersion1 },
+  });
+  if (!shaped.ok) return shaped;
+  const groove = readGroove(shaped.value.groove);
+  if (!groove.ok) return { ok: false, problems: within(['groove'], groove.problems) };
+  const take = { ...shaped.value, groove: groove.value };
+  const problems = problemsIn(take);
+  return problems.length ? fail(...problems) : ok(take);
 }
 
-function tempoProblem(take: Take): string | undefined {
-  if (take.tempo[0]!.fromBar !== 0) return 'The first tempo must hold from bar 0.';
-  return inOrder(take.tempo) && inOrder(take.changes ?? []) ? undefined : 'The changes are not in order.';
+function problemsIn(take: Take): Problem[] {
+  const problems = passageProblems(take.passages, take.groove.bars.length, take.exercises?.length ?? 0);
+  if (barsThrough(take.passages) * take.rounds > MOST_PLAYED_BARS)
+    problems.push(
+      problemAt('rounds', 'too-many-bars', 'These are more bars than a take holds.', 'Record fewer rounds.', {
+        most: MOST_PLAYED_BARS,
+      }),
+    );
+  const changes = take.changes ?? [];
+  if (changes.some(({ fromBar }, index) => index && fromBar <= changes[index - 1]!.fromBar))
+    problems.push(
+      problemAt(
+        'changes',
+        'not-in-order',
+        'The changes are not in order.',
+        'Name each change in the order of its bar.',
+      ),
+    );
+  return problems;
 }
 
-const inOrder = (changes: readonly { fromBar: number }[]): boolean =>
-  changes.every(({ fromBar }, index) => !index || fromBar > changes[index - 1]!.fromBar);
+/** What is wrong with passages through so many bars, of a drill of so many exercises. */
+export function passageProblems(passages: readonly Passage[], bars: number, exercises: number): Problem[] {
+  return passages.flatMap(({ from, bars: long, exercise = -1 }, index): Problem[] => {
+    const at = { path: ['passages', index], where: `passage ${index + 1}`, remedy: 'Name what is there.' };
+    if (from + long > bars) return [{ code: 'no-such-bar', ...at, say: 'It reaches beyond the last bar.' }];
+    if (exercise >= exercises && exercise >= 0)
+      return [{ code: 'no-such-exercise', ...at, say: `There is no exercise ${exercise + 1}.` }];
+    return [];
+  });
+}
 
-/** The limbs that were to be played in a bar of the run; before the first bar, those of the first. */
-export const taskAt = (take: Pick<Take, 'task' | 'changes'>, bar: number): readonly Limb[] =>
-  take.changes?.findLast(({ fromBar, task: set }) => set && fromBar <= Math.max(0, bar))?.task ?? take.task;
+interface TakeVersion1 {
+  groove: { bars: unknown[] };
+  tempo: { fromBar: number; bpm: number }[];
+  changes?: (object & { fromBar: number })[];
+  parts?: CopiedExercise[];
+  rounds: number;
+  input: string;
+}
+
+/** Version 1 played a groove so many times, every bar of a drill copied as often as it came, and kept tempos by themselves. */
+function fromVersion1(old: Record<string, unknown>): unknown {
+  const { tempo, changes = [], parts, groove, ...rest } = old as Record<string, unknown> & TakeVersion1;
+  const [first, ...later] = tempo;
+  const byBar = new Map<number, object>();
+  for (const { fromBar, ...change } of [...changes, ...later]) byBar.set(fromBar, { ...byBar.get(fromBar), ...change });
+  const merged = [...byBar].sort(([one], [other]) => one - other).map(([fromBar, change]) => ({ fromBar, ...change }));
+  const { bars, passages, exercises } = parts
+    ? compacted(groove.bars, parts)
+    : { bars: groove.bars, passages: [{ from: 0, bars: groove.bars.length, times: 1 }], exercises: undefined };
+  return {
+    ...rest,
+    version: 2,
+    groove: { ...groove, bars },
+    passages,
+    rounds: Math.min(rest.rounds, Math.floor(MOST_PLAYED_BARS / barsThrough(passages))),
+    bpm: first!.bpm,
+    ...(merged.length && { changes: merged }),
+    ...(exercises && { exercises }),
+    struckBy: rest.input === 'simulated kit' ? 'kit' : 'player',
+  };
+}
+
+export const writeTake = (take: Take): TakeJson => ({ ...take, groove: writeGroove(take.groove) });
+
+/** What was played, bar by bar: what is scheduled, heard and judged. */
+export const formOfTake = (take: Take): Form => formOf(take);
+
+/** The limbs that were to be played in a bar of the take; before the first bar, those of the first. */
+export const taskAt = (form: Form, take: Pick<Take, 'task'>, bar: number): readonly Limb[] =>
+  taskIn(form, bar, take.task);
 
 /** Every limb that was in the task at some time. */
 export const wholeTask = (take: Pick<Take, 'task' | 'changes'>): Limb[] =>
   LIMBS.filter((limb) => take.task.includes(limb) || take.changes?.some(({ task: set }) => set?.includes(limb)));
 
-export const writeTake = (take: Take): TakeJson => ({ ...take, groove: writeGroove(take.groove) });
+/** The tempo set last. */
+export const lastBpm = ({ bpm, changes }: Pick<Take, 'bpm' | 'changes'>): number =>
+  changes?.findLast((change) => change.bpm !== undefined)?.bpm ?? bpm;
 
-/** Tempo by bar of the run as a tempo map. */
-export function tempoMapOf({ groove, tempo, rounds }: Pick<Take, 'groove' | 'tempo' | 'rounds'>): TempoMap {
-  const lengths = groove.bars.map((bar) => barLength(bar.meter));
-  const starts = barStarts(Array.from({ length: rounds }, () => lengths).flat());
-  const [first, ...rest] = tempo
-    .filter(({ fromBar }) => fromBar < starts.length)
-    .map(({ fromBar, bpm }) => ({ at: starts[fromBar]!, bpm }));
-  return { beat: beatOf(groove), changes: [first!, ...rest] };
-}
-
-/** What `schedule` is asked for this take. All limbs: those out of the task are not judged but drawn. */
-export const runOf = (take: Take): Run => ({
-  groove: take.groove,
-  tempo: tempoMapOf(take),
-  swing: take.swing,
-  click: take.click,
-  countIn: take.countIn,
-  rounds: take.rounds,
-  changes: take.changes,
-});
+/** The drill that a take plays; undefined when it plays a groove. */
+export const exercisesPlayed = ({ groove, passages, exercises }: Pick<Take, 'groove' | 'passages' | 'exercises'>) =>
+  exercises && { groove, passages, exercises: exercises as ExerciseName[] };

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { readGroove, writeGroove, type Groove } from '../documents/groove';
+import { readGroove, writeGroove } from '../documents/groove';
+import { type Groove } from '../groove/groove';
 import { LIMBS } from '../groove/limbs';
 import { barsFrom, spanOnsets as laidOut, strokesOf, type RateSpan } from '../groove/place';
 import { STARTERS } from '../testing/starters';
@@ -13,7 +14,8 @@ import { evenly, makeDrill } from './drill';
 import type { Family } from './family';
 import { readOstinato } from './ostinato';
 import { FAMILIES, familyNamed } from './registry';
-import { readyRule, renewed, usualRule, type Rule } from './rule';
+import { readyRule, renewed, usualRule } from './rule';
+import { type Rule } from '../documents/rule';
 import { PATHS, SHELF } from './shelf';
 
 const rule = (family: string, params: Record<string, unknown> = {}, more: object = {}): Rule =>

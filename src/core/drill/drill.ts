@@ -1,6 +1,8 @@
 import { SCHOOLS, type School } from '../count/schools';
-import { check, LIMITS, type Finding, type Limits } from '../groove/checks';
-import type { Groove } from '../documents/groove';
+import { type Finding } from '../groove/conflicts';
+import { check } from '../schedule/speeds';
+import { SPEED_LIMITS, type SpeedLimits } from '../limits';
+import type { Groove } from '../groove/groove';
 import { cellsOfDivisions } from '../grid/cells';
 import { barsFrom, type FreeStroke } from '../groove/place';
 import { randomFrom } from '../random';
@@ -11,7 +13,8 @@ import { isFirstTurning } from './choose';
 import { difficultyOf, distance, type Difficulty } from './difficulty';
 import type { Figure, Ground } from './family';
 import { placesInWords } from '../form/exercises';
-import { readyRule, type Rule } from './rule';
+import { readyRule } from './rule';
+import { type Rule } from '../documents/rule';
 
 /** One exercise of a drill. `index` is its number in the order of the rule. */
 export interface Exercise {
@@ -51,9 +54,9 @@ export function makeDrill(
   json: unknown,
   {
     school = SCHOOLS[0] as School,
-    limits = LIMITS,
+    limits = SPEED_LIMITS,
     onShare = () => {},
-  }: { school?: School; limits?: Limits; onShare?: (share: number) => void } = {},
+  }: { school?: School; limits?: SpeedLimits; onShare?: (share: number) => void } = {},
 ): Result<Drill> {
   const readied = readyRule(json);
   if (!readied.ok) return readied;
@@ -62,6 +65,7 @@ export function makeDrill(
     return fail(
       problemAt(
         'withoutTurnings',
+        'too-many-to-turn',
         `${total.toLocaleString('en')} exercises are too many to look through for turnings.`,
         'Choose fewer, or keep the turnings.',
       ),
@@ -72,7 +76,9 @@ export function makeDrill(
   const different = wanted?.length ?? total;
   const byHand = rule.picked;
   if (byHand?.some((index) => index >= total))
-    return fail(problemAt('picked', 'Some of the exercises picked are not of this rule.', 'Pick them again.'));
+    return fail(
+      problemAt('picked', 'picked-unknown', 'Some of the exercises picked are not of this rule.', 'Pick them again.'),
+    );
   const candidates =
     byHand ?? evenly(different, Math.min(different, MOST_SCORED)).map((place) => wanted?.[place] ?? place);
   const scored = candidates.map((index, done) => {
@@ -94,6 +100,7 @@ export function makeDrill(
       return fail(
         problemAt(
           'ostinato',
+          'no-grid',
           `No grid of up to 8 parts a count holds “${figure.say || family.name}” over this ostinato.`,
           'Choose an ostinato in notes of the same grid.',
         ),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { readGroove, type Groove } from '../documents/groove';
+import { readGroove } from '../documents/groove';
+import { type Groove } from '../groove/groove';
 import { lengthOf, strokesOf, type FreeStroke } from '../groove/place';
 import { problemAt, type Problem } from '../result';
 import { equal, format, type WholeNotes } from '../time/fraction';
@@ -25,6 +26,7 @@ export function unfit(groove: Groove | undefined, { meter }: Ground): Problem | 
   if (other)
     return problemAt(
       'figure',
+      'meter-changes',
       `“${groove!.title}” changes its meter.`,
       'Choose a groove in one meter, or the hardest bar of this one alone.',
     );
@@ -33,6 +35,7 @@ export function unfit(groove: Groove | undefined, { meter }: Ground): Problem | 
   const longer = its.beats * meter.unit > meter.beats * its.unit;
   return problemAt(
     'figure',
+    'bar-lengths-differ',
     `“${groove!.title}” is in ${formatMeter(its)}, ${longer ? 'longer' : 'shorter'} than a bar of ${formatMeter(meter)}.`,
     `Set the meter to ${formatMeter(its)}.`,
   );

@@ -1,5 +1,7 @@
-import { writeGroove, type Groove } from '../documents/groove';
-import { limbsIn, type Limb } from '../groove/limbs';
+import { writeGroove } from '../documents/groove';
+import { type Groove } from '../groove/groove';
+import { type Limb } from '../groove/limbs';
+import { limbsIn } from '../groove/kit';
 import { formatMeter } from '../grid/meter';
 import { accents } from './families/accents';
 import { buildUp } from './families/buildUp';
@@ -7,7 +9,8 @@ import { displacement } from './families/displacement';
 import { hardBar } from './families/hardBar';
 import { reRate } from './families/reRate';
 import type { Family } from './family';
-import { usualRule, type Rule } from './rule';
+import { usualRule } from './rule';
+import { type Rule } from '../documents/rule';
 
 /** What can be made of a groove, in plain words. */
 export const MADE_OF_GROOVE = {

@@ -1,5 +1,4 @@
-import type { z } from 'zod';
-import type { ruleShape } from './rule';
+import type { RuleJson } from '../documents/rule';
 
 export const PATHS = [
   'first beats',
@@ -15,7 +14,7 @@ export interface ReadyDrill {
   path: Path;
   name: string;
   family: string;
-  change: Partial<Omit<z.input<typeof ruleShape>, 'version' | 'family' | 'generator'>>;
+  change: Partial<Omit<RuleJson, 'version' | 'family' | 'generator'>>;
 }
 
 const on = (

@@ -1,19 +1,23 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { schoolNamed, SCHOOLS } from '../count/schools';
-import { MOST_BARS, readGroove, writeGroove } from '../documents/groove';
-import { CALL_WORD_MS, schedule } from '../schedule/schedule';
+import { writeGroove } from '../documents/groove';
+import { playedThrough, readWrittenDrill, writeWrittenDrill } from '../documents/writtenDrill';
+import { barsThrough } from '../form/form';
+import { schedule } from '../schedule/schedule';
+import { emptyTake } from '../testing/takes';
+import { verdictInWords } from '../take/verdictInWords';
 import { judge } from '../take/judge';
-import { readTake, runOf, writeTake, type Take } from '../documents/take';
+import { formOfTake, readTake, writeTake } from '../documents/take';
 import { simulateKit } from '../take/simulatedKit';
 import { format } from '../time/fraction';
 import { CLICK_PLANS } from '../time/clickPlan';
-import { steady } from '../time/tempoMap';
 import { called, draws } from './caller';
 import { makeDrill } from './drill';
-import { exerciseAt, exerciseInWords, exercisesShape } from '../form/exercises';
+import { exerciseInWords, exerciseOfBar } from '../form/exercises';
 import { familyNamed } from './registry';
-import { usualRule, type Rule } from './rule';
+import { usualRule } from './rule';
+import { type Rule } from '../documents/rule';
 import { writeOut } from './written';
 
 const rule = (family: string, params: Record<string, unknown> = {}, more: object = {}): Rule =>
@@ -26,32 +30,51 @@ describe('written out to be played', () => {
     return writeOut(drill.value, one, 'Places');
   };
 
-  test('as one groove: repeats and rest are there, each part knows its bars, and the whole can be kept', () => {
-    const whole = written(
-      rule('placement', {}, { most: 4, repeats: 2, rest: 1, swing: { value: '16th', ratio: '2' } }),
-    );
+  test('each exercise has its bars once; repeats and rest are passages, and the whole can be kept', () => {
+    const one = rule('placement', {}, { most: 4, repeats: 2, rest: 1, swing: { value: '16th', ratio: '2' } });
+    const whole = written(one);
     if (!whole.ok) throw new Error('none');
-    const { groove, parts } = whole.value;
-    expect(groove.bars.map(({ strokes }) => (strokes.length ? 'x' : '.')).join('')).toBe('xx.xx.xx.xx.');
-    expect(parts.map(({ from, bars, times }) => [from, bars, times])).toEqual([0, 3, 6, 9].map((from) => [from, 1, 2]));
-    expect(groove.swing).toEqual({ value: '16th', ratio: '2' });
-    expect(readGroove(JSON.parse(JSON.stringify(writeGroove(groove)))).ok).toBe(true);
-    expect([0, 1, 2, 4].map((bar) => exerciseAt(parts, bar))).toEqual([
-      { index: 0, bar: 0 },
-      { index: 0, bar: 0 },
-      undefined,
-      { index: 1, bar: 0 },
+    const { groove, passages } = whole.value;
+    const played = playedThrough(whole.value);
+    expect(played.bars.map(({ strokes }) => (strokes.length ? 'x' : '.')).join('')).toBe('xx.xx.xx.xx.');
+    expect(groove.bars).toHaveLength(5);
+    expect(passages.map(({ from, times, exercise }) => [from, times, exercise])).toEqual([
+      [0, 2, 0],
+      [1, 1, undefined],
+      [2, 2, 1],
+      [1, 1, undefined],
+      [3, 2, 2],
+      [1, 1, undefined],
+      [4, 2, 3],
+      [1, 1, undefined],
     ]);
-    expect(exercisesShape.safeParse(JSON.parse(JSON.stringify(parts))).data).toEqual(parts);
+    expect(groove.swing).toEqual({ value: '16th', ratio: '2' });
+    const kept = JSON.parse(JSON.stringify(writeWrittenDrill(whole.value)));
+    expect(readWrittenDrill(kept.drill, kept.groove)).toEqual(whole);
+    expect([0, 1, 2].map((bar) => exerciseOfBar(passages, bar))).toEqual([
+      { exercise: 0, bar: 0 },
+      undefined,
+      { exercise: 1, bar: 0 },
+    ]);
+  });
+
+  test('one of version 1, its bars copied, is read as one of today', () => {
+    const one = rule('placement', {}, { most: 2, repeats: 3, rest: 1 });
+    const whole = written(one);
+    if (!whole.ok) throw new Error('none');
+    const parts = whole.value.exercises.map((exercise, index) => ({ ...exercise, from: 4 * index, bars: 1, times: 3 }));
+    const old = { version: 1, rule: { ...one, version: 1 }, parts };
+    const groove = writeGroove(playedThrough(whole.value));
+    expect(readWrittenDrill(JSON.parse(JSON.stringify(old)), groove)).toEqual(whole);
+    expect(readWrittenDrill({ version: 1, rule: one }, groove)).toMatchObject({ problems: [{ code: 'unreadable' }] });
+    expect(readWrittenDrill(old, { version: 5 })).toMatchObject({ ok: false });
+    expect(readWrittenDrill({ ...old, version: 7 }, groove)).toMatchObject({ problems: [{ code: 'newer-version' }] });
   });
 
   test('each school says its places its own way; what a family names is said as it is', () => {
     const said = (one: Rule, school: string) => {
       const whole = written(one);
-      return (
-        whole.ok &&
-        whole.value.parts.slice(0, 3).map((part) => exerciseInWords(part, whole.value.groove, schoolNamed(school)))
-      );
+      return whole.ok && [0, 1, 2].map((exercise) => exerciseInWords(whole.value, exercise, schoolNamed(school)));
     };
     expect(said(rule('placement'), 'takadimi')).toEqual(['count 1', 'the ka of 1', 'the di of 1']);
     expect(said(rule('sticking'), 'takadimi')).toEqual(['singles', 'doubles', 'single paradiddle']);
@@ -70,7 +93,7 @@ describe('the caller', () => {
   const drill = makeDrill(one);
   const whole = drill.ok && writeOut(drill.value, one, 'Called');
   if (!whole || !whole.ok) throw new Error('none');
-  const all = { range: whole.value.parts.map((_, index) => index), pace: 2, calls: 12, seed: 9 };
+  const all = { range: whole.value.exercises.map((_, index) => index), pace: 2, calls: 12, seed: 9 };
   const school = SCHOOLS[0]!;
 
   test('draws never the same twice running, all of them in the long run, the same for the same seed', () => {
@@ -87,19 +110,19 @@ describe('the caller', () => {
   });
 
   test('the ground alone first, then a call for as many bars as the pace, each said in the bar before', () => {
-    const { groove, parts, calls } = called(whole.value, all, school);
-    expect(groove.bars).toHaveLength(2 + 2 * 12);
-    expect(
-      groove.bars.slice(0, 2).map((bar) => bar.strokes.filter(({ limb }) => limb === 'right foot').length),
-    ).toEqual([0, 0]);
-    for (const [index, part] of parts.entries()) {
-      expect(part).toMatchObject({ from: 2 * (index + 1), bars: 1, times: 2 });
-      expect(calls[index]).toEqual({ bar: part.from, words: exerciseInWords(part, groove, school).split(' ') });
-      const kick = groove.bars[part.from]!.strokes.find(({ limb }) => limb === 'right foot')!;
-      expect(format(kick.at)).toBe(part.places[0]);
+    const drill = called(whole.value, all, school);
+    const { groove, passages } = drill;
+    expect(barsThrough(passages)).toBe(2 + 2 * 12);
+    expect(passages[0]).toEqual({ from: 0, bars: 1, times: 2 });
+    expect(groove.bars[0]!.strokes.some(({ limb }) => limb === 'right foot')).toBe(false);
+    for (const { from, times, exercise, call } of passages.slice(1)) {
+      expect(times).toBe(2);
+      expect(call).toEqual(exerciseInWords(drill, exercise!, school).split(' '));
+      const kick = groove.bars[from]!.strokes.find(({ limb }) => limb === 'right foot')!;
+      expect(format(kick.at)).toBe(drill.exercises[exercise!]!.places[0]);
     }
-    expect(called(whole.value, all, school)).toEqual({ groove, parts, calls });
-    expect(called(whole.value, { ...all, seed: 10 }, school).calls).not.toEqual(calls);
+    expect(called(whole.value, all, school)).toEqual(drill);
+    expect(called(whole.value, { ...all, seed: 10 }, school).passages).not.toEqual(passages);
   });
 
   test('what is not named by its places is shown and not said', () => {
@@ -107,17 +130,16 @@ describe('the caller', () => {
     const made = makeDrill(accents);
     const out = made.ok && writeOut(made.value, accents, 'Accents');
     if (!out || !out.ok) throw new Error('none');
-    const { parts, calls } = called(out.value, { ...all, range: [0, 1, 2] }, school);
-    expect(calls.every(({ words }) => words.length === 0)).toBe(true);
-    expect(exerciseInWords(parts[0]!, out.value.groove, school)).toMatch(/^2 in 4: \d \d$/);
+    const { passages } = called(out.value, { ...all, range: [0, 1, 2] }, school);
+    expect(passages.every(({ call }) => call === undefined)).toBe(true);
+    expect(exerciseInWords(out.value, 0, school)).toMatch(/^2 in 4: \d \d$/);
   });
 
-  test('only places of the range are called; never more bars than a groove holds', () => {
-    const { parts } = called(whole.value, { ...all, range: [2, 5] }, school);
-    expect(new Set(parts.map(({ places }) => places[0]))).toEqual(new Set(['1/8', '5/16']));
-    expect(called(whole.value, { ...all, pace: 8, calls: 64 }, school).groove.bars.length).toBeLessThanOrEqual(
-      MOST_BARS,
-    );
+  test('only places of the range are called, and as often as is asked', () => {
+    const { passages, exercises } = called(whole.value, { ...all, range: [2, 5] }, school);
+    const places = passages.slice(1).map(({ exercise }) => exercises[exercise!]!.places[0]);
+    expect(new Set(places)).toEqual(new Set(['1/8', '5/16']));
+    expect(barsThrough(called(whole.value, { ...all, pace: 8, calls: 64 }, school).passages)).toBe(8 * 65);
   });
 
   test('exercises longer than a bar cannot be called, and it says so', () => {
@@ -137,55 +159,51 @@ describe('a drill that was played', () => {
     if (!out || !out.ok) throw new Error('none');
     return out.value;
   };
-  const { groove, parts } = whole(rule('placement', {}, { most: 4, picked: [0, 1, 2, 3], repeats: 4, rest: 1 }));
-  const take: Take = {
-    version: 1,
-    groove,
-    tempo: [{ fromBar: 0, bpm: 80 }],
-    click: CLICK_PLANS.counts,
-    countIn: 1,
+  const { groove, passages, exercises } = whole(
+    rule('placement', {}, { most: 4, picked: [0, 1, 2, 3], repeats: 4, rest: 1 }),
+  );
+  const take = emptyTake(groove, {
+    passages,
+    exercises,
     rounds: 1,
+    bpm: 80,
+    click: CLICK_PLANS.counts,
     task: ['right foot', 'right hand'],
-    parts,
-    input: 'simulated kit',
-    playedMs: 1e6,
-    hits: [],
-  };
-  const timed = schedule(runOf(take));
+  });
+  const timed = schedule(formOfTake(take));
   const late = simulateKit(timed, take.task, {}, 1).map((hit) => {
-    const bar = timed.bars.find(({ startMs, endMs }) => hit.ms >= startMs - 1 && hit.ms < endMs - 1)!.bar;
-    return exerciseAt(parts, bar)?.index === 2 && hit.limb === 'right foot' ? { ...hit, ms: hit.ms + 60 } : hit;
+    const bar = timed.bars.find(({ startMs, endMs }) => hit.ms >= startMs - 1 && hit.ms < endMs - 1)!;
+    return bar.exercise === 2 && hit.limb === 'right foot' ? { ...hit, ms: hit.ms + 60 } : hit;
   });
   const judgement = judge({ ...take, playedMs: timed.endMs, hits: late }, 'advanced');
 
   test('is judged exercise by exercise; its repeats are one place', () => {
-    expect(judgement.byPart.map(({ part, matched, missed, extra }) => [part, matched, missed, extra])).toEqual(
-      [0, 1, 2, 3].map((part) => [part, 36, 0, 0]),
-    );
-    expect(judgement.byPart.map(({ meanErrorMs }) => Math.round(meanErrorMs!))).toEqual([0, 0, 7, 0]);
+    expect(
+      judgement.byExercise.map(({ exercise, matched, missed, extra }) => [exercise, matched, missed, extra]),
+    ).toEqual([0, 1, 2, 3].map((exercise) => [exercise, 36, 0, 0]));
+    expect(judgement.byExercise.map(({ meanErrorMs }) => Math.round(meanErrorMs!))).toEqual([0, 0, 7, 0]);
     expect(
       judgement.byPlace.filter(({ limb }) => limb === 'right foot').map(({ bar, matched }) => [bar, matched]),
-    ).toEqual([0, 5, 10, 15].map((bar) => [bar, 4]));
+    ).toEqual([0, 2, 3, 4].map((bar) => [bar, 4]));
   });
 
   test('the verdict names the exercise, not a bar that nobody counts', () => {
-    expect(judgement.verdict).toMatchObject({
-      about: 'place',
-      say: 'The & of 1 in exercise 3 in the right foot comes 60 ms late.',
-      limb: 'right foot',
-    });
+    expect(judgement.verdict).toMatchObject({ about: 'place', limb: 'right foot' });
+    expect(verdictInWords(judgement.verdict, SCHOOLS[0]).say).toBe(
+      'The & of 1 in exercise 3 in the right foot comes 60 ms late.',
+    );
   });
 
   test('an exercise stopped before its end counts what was played; extra hits belong to theirs', () => {
     const half = judge(
       {
         ...take,
-        playedMs: timed.bars.find(({ bar, barInRun }) => barInRun >= 0 && bar === 7)!.startMs - 1,
+        playedMs: timed.bars.find(({ barInRun }) => barInRun === 7)!.startMs - 1,
         hits: [...late, { limb: 'right foot', ms: 300 }],
       },
       'advanced',
     );
-    expect(half.byPart.map(({ part, matched, missed, extra }) => [part, matched, missed, extra])).toEqual([
+    expect(half.byExercise.map(({ exercise, matched, missed, extra }) => [exercise, matched, missed, extra])).toEqual([
       [0, 36, 0, 1],
       [1, 18, 0, 0],
     ]);
@@ -194,39 +212,13 @@ describe('a drill that was played', () => {
   test('is kept with its exercises; one that reaches beyond the groove is refused', () => {
     const kept = readTake(JSON.parse(JSON.stringify(writeTake(take))));
     expect(kept.ok && kept.value).toEqual(take);
-    expect(readTake({ ...writeTake(take), parts: [{ ...parts[0]!, times: 99 }] })).toMatchObject({
+    expect(readTake({ ...writeTake(take), passages: [{ ...passages[0]!, bars: 99 }] })).toMatchObject({
       ok: false,
-      problems: [{ path: ['parts', 0] }],
+      problems: [{ path: ['passages', 0] }],
     });
-  });
-
-  test('a call is spoken from the bar line before, word after word; where a bar is too short it is only shown', () => {
-    const run = {
-      groove,
-      click: CLICK_PLANS.silent,
-      countIn: 1,
-      rounds: 1,
-      calls: [
-        { bar: 0, words: ['count', '1'] },
-        { bar: 5, words: ['the', 'e', 'of', '1'] },
-      ],
-    };
-    const words = (bpm: number) => {
-      const { sounds, unspoken } = schedule({ ...run, tempo: steady(bpm, { n: 1, d: 4 }) });
-      return {
-        said: sounds.flatMap((one) => (one.kind === 'word' ? [[one.say, Math.round(one.ms), one.barInRun]] : [])),
-        unspoken,
-      };
-    };
-    expect(words(80)).toEqual({
-      said: [
-        ['count', -3000, -1],
-        ['1', -3000 + CALL_WORD_MS, -1],
-        ...['the', 'e', 'of', '1'].map((word, index) => [word, 12_000 + index * CALL_WORD_MS, 4]),
-      ],
-      unspoken: 0,
+    expect(readTake({ ...writeTake(take), exercises: exercises.slice(1) })).toMatchObject({
+      ok: false,
+      problems: [{ code: 'no-such-exercise' }],
     });
-    // A bar of 4/4 at 320 would last 750 ms: two words fit, four do not.
-    expect(words(320)).toMatchObject({ unspoken: 4 });
   });
 });

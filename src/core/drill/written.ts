@@ -1,78 +1,90 @@
-import { z } from 'zod';
-import { MOST_BARS, type Groove } from '../documents/groove';
+import type { Rule } from '../documents/rule';
+import type { WrittenDrill } from '../documents/writtenDrill';
+import type { Passage } from '../form/form';
+import type { Bar } from '../groove/groove';
+import { MOST_BARS } from '../limits';
 import { fail, ok, problemAt, type Result } from '../result';
 import { format } from '../time/fraction';
 import { barsOfFigure, type Drill } from './drill';
-import { exercisesShape, type ExerciseBars } from '../form/exercises';
-import { readyRule, ruleShape, type Rule } from './rule';
-
-/** What a groove that plays a drill keeps of it: the rule it was written by, and its exercises. */
-export const writtenShape = z.strictObject({ version: z.literal(1), rule: ruleShape, parts: exercisesShape });
-export type WrittenDrill = z.output<typeof writtenShape>;
-
-/** A drill written out to be played: these bars stay as they are, whatever becomes of its rule or the generator. */
-export interface Written {
-  groove: Groove;
-  parts: ExerciseBars[];
-}
+import { readyRule } from './rule';
 
 /**
- * A drill as one groove to be played through: each exercise as often as the rule says, rest after it. Of a drill that is
- * called, the first bar is what goes on under the exercises, alone, and each exercise stands once: the caller draws from
- * them. Problems when it is too long for one groove, or when what is to be called is longer than a bar.
+ * A drill as it is played through: each exercise as often as the rule says, rest after it; the bars of each stand once
+ * in the groove. Of a drill that is called, the first bar is what goes on under the exercises, alone: the caller draws
+ * from them. Problems when it has too many bars for one groove, or when what is to be called is longer than a bar.
  */
-export function writeOut(drill: Drill, rule: Rule, title: string): Result<Written> {
+export function writeOut(drill: Drill, rule: Rule, title: string): Result<WrittenDrill> {
   return rule.caller ? toBeCalled(drill, rule, title) : inARow(drill, rule, title);
 }
 
-function inARow({ exercises }: Drill, rule: Rule, title: string): Result<Written> {
-  const bars: Groove['bars'] = [];
-  const parts: ExerciseBars[] = [];
-  for (const { say, places, groove } of exercises) {
-    parts.push({ ...named(say, places), from: bars.length, bars: groove.bars.length, times: rule.repeats });
-    for (let time = 0; time < rule.repeats; time++) bars.push(...groove.bars);
-    for (let rest = 0; rest < rule.rest; rest++) bars.push({ ...groove.bars.at(-1)!, strokes: [] });
+function inARow({ exercises }: Drill, rule: Rule, title: string): Result<WrittenDrill> {
+  const bars: Bar[] = [];
+  const passages: Passage[] = [];
+  for (const [index, { groove }] of exercises.entries()) {
+    // Each exercise has bars of its own, so that figures by place are its own; rests of one kind share theirs.
+    passages.push({ from: bars.length, bars: groove.bars.length, times: rule.repeats, exercise: index });
+    bars.push(...groove.bars);
+    if (!rule.rest) continue;
+    const rest = { ...groove.bars.at(-1)!, strokes: [] };
+    passages.push({ from: placeOf(rest, bars) ?? bars.push(rest) - 1, bars: 1, times: rule.rest });
   }
-  return asOne(bars, parts, rule, title);
+  return asOne(bars, passages, exercises, rule, title);
 }
 
-function toBeCalled({ exercises }: Drill, rule: Rule, title: string): Result<Written> {
+/** Where a bar of rest stands already. */
+function placeOf(rest: Bar, bars: readonly Bar[]): number | undefined {
+  const key = JSON.stringify(rest);
+  const found = bars.findIndex((bar) => !bar.strokes.length && JSON.stringify(bar) === key);
+  return found < 0 ? undefined : found;
+}
+
+function toBeCalled({ exercises }: Drill, rule: Rule, title: string): Result<WrittenDrill> {
   const long = exercises.find(({ groove }) => groove.bars.length > 1);
   if (long)
     return fail(
       problemAt(
         'caller',
+        'too-long-to-call',
         `“${long.say}” is ${long.groove.bars.length} bars long.`,
         'Only exercises of one bar can be called: choose another drill, or others of this one.',
+        { bars: long.groove.bars.length },
       ),
     );
-  const readied = readyRule(rule);
-  if (!readied.ok) return readied;
-  const { family, params, ground } = readied.value;
+  const ready = readyRule(rule);
+  if (!ready.ok) return ready;
+  const { family, params, ground } = ready.value;
   const under = barsOfFigure(
     { say: '', bars: 1, strokes: [], alone: family.figure(params, ground, 0).alone },
     ground,
     rule,
   )!;
-  const parts = exercises.map(({ say, places }, index): ExerciseBars => ({
-    ...named(say, places),
-    from: index + 1,
-    bars: 1,
-    times: 1,
-  }));
-  return asOne([...under, ...exercises.flatMap(({ groove }) => groove.bars)], parts, rule, title);
+  const bars = [...under, ...exercises.flatMap(({ groove }) => groove.bars)];
+  const passages: Passage[] = [
+    { from: 0, bars: 1, times: 1 },
+    ...exercises.map((_, exercise): Passage => ({ from: exercise + 1, bars: 1, times: 1, exercise })),
+  ];
+  return asOne(bars, passages, exercises, rule, title);
 }
 
-function asOne(bars: Groove['bars'], parts: ExerciseBars[], rule: Rule, title: string): Result<Written> {
+function asOne(
+  bars: Bar[],
+  passages: Passage[],
+  exercises: Drill['exercises'],
+  rule: Rule,
+  title: string,
+): Result<WrittenDrill> {
   if (bars.length > MOST_BARS)
     return fail(
       problemAt(
         'most',
-        `The drill is ${bars.length} bars long; ${MOST_BARS} can be played in one go.`,
-        'Play fewer exercises at a time, or each less often.',
+        'too-many-bars',
+        `The exercises have ${bars.length} bars; a drill holds ${MOST_BARS}.`,
+        'Play fewer exercises at a time.',
+        { bars: bars.length, most: MOST_BARS },
       ),
     );
   return ok({
+    rule,
     groove: {
       version: 1,
       title,
@@ -81,11 +93,10 @@ function asOne(bars: Groove['bars'], parts: ExerciseBars[], rule: Rule, title: s
       ...(rule.swing && { swing: rule.swing }),
       bars,
     },
-    parts,
+    passages,
+    exercises: exercises.map(({ say, places }) => ({
+      say: places.length ? '' : say.slice(0, 200),
+      places: places.map(format),
+    })),
   });
 }
-
-const named = (say: string, places: Drill['exercises'][number]['places']) => ({
-  say: places.length ? '' : say.slice(0, 200),
-  places: places.map(format),
-});

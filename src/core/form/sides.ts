@@ -1,13 +1,11 @@
-import { z } from 'zod';
-import type { RunChange } from '../schedule/schedule';
-import { MOST_BARS, type Groove } from '../documents/groove';
+import type { Groove } from '../groove/groove';
 import { strokesOf } from '../groove/place';
 import { rerate, stretch } from '../groove/transform';
-import { problem } from '../groove/transformed';
-import { fail, ok, type Result } from '../result';
+import { fail, ok, problem, type Result } from '../result';
 import { format } from '../time/fraction';
 import type { NoteValue } from '../time/noteValue';
 import type { Swing } from '../time/swing';
+import type { Passage } from './form';
 
 /** Pairs of the same groove that are set against each other, the first as it stands in the name. */
 export const CONTRASTS = [
@@ -18,17 +16,13 @@ export const CONTRASTS = [
   'written and in triplets',
   'written and in 16ths',
 ] as const;
-export const contrastShape = z.enum(CONTRASTS);
-export type Contrast = z.infer<typeof contrastShape>;
+export type Contrast = (typeof CONTRASTS)[number];
 
-/** One groove that holds both sides, one after the other; round after round they go to and fro on the bar line. */
+/** Both sides of a groove: the bars of both, and the passages that play one after the other, to and fro on the bar line. */
 export interface Sides {
   groove: Groove;
-  /** By bar of the groove: 0 the first side, 1 the second. */
-  sideOf: readonly (0 | 1)[];
+  passages: readonly [Passage, Passage];
   names: readonly [string, string];
-  /** The swing of each side, where they differ in it. */
-  swings?: readonly [Swing | 'straight', Swing];
 }
 
 /** The usual swing, for a groove that has none of its own. */
@@ -40,46 +34,50 @@ const USUAL_SWING: Swing = { value: '8th', ratio: '2' };
  */
 export function sidesOf(groove: Groove, contrast: Contrast, bars: number): Result<Sides> {
   const names = contrast.split(' and ') as [string, string];
+  const passage = (from: number, long: number, side: number): Passage => ({
+    from,
+    bars: long,
+    times: Math.ceil(bars / long),
+    side,
+  });
+  const own = groove.bars.length;
+  if (contrast === 'straight and swung')
+    return ok({
+      groove,
+      passages: [
+        { ...passage(0, own, 0), swing: 'straight' },
+        { ...passage(0, own, 1), swing: groove.swing ?? USUAL_SWING },
+      ],
+      names,
+    });
   const other = otherSide(groove, contrast);
   if (!other.ok) return other;
-  const [one, two] = [other.value[0], other.value[1]].map((side) =>
-    Array.from({ length: Math.ceil(bars / side.bars.length) }, () => side.bars).flat(),
-  );
-  const both = [...one!, ...two!];
-  if (both.length > MOST_BARS)
-    return fail(
-      problem(
-        `Both sides together are ${both.length} bars.`,
-        `Choose fewer bars each: ${MOST_BARS} in all can be shown.`,
-      ),
-    );
-  const sideOf = both.map((_, bar): 0 | 1 => (bar < one!.length ? 0 : 1));
-  const swings = contrast === 'straight and swung' ? (['straight', groove.swing ?? USUAL_SWING] as const) : undefined;
-  return ok({ groove: { ...groove, bars: both }, sideOf, names, ...(swings && { swings }) });
+  const [one, two] = other.value;
+  return ok({
+    groove: { ...groove, bars: [...one.bars, ...two.bars] },
+    passages: [passage(0, one.bars.length, 0), passage(one.bars.length, two.bars.length, 1)],
+    names,
+  });
 }
 
-function otherSide(groove: Groove, contrast: Contrast): Result<[Groove, Groove]> {
-  switch (contrast) {
-    case 'straight and swung':
-      return ok([groove, groove]);
-    case 'plain and accented': {
-      if (!groove.bars.some((bar) => bar.strokes.some(({ height }) => height === 'accent')))
-        return fail(
-          problem('This groove has no accents, so both sides would be the same.', 'Set an accent on the bench first.'),
-        );
-      const plain = groove.bars.map((bar) => ({
-        ...bar,
-        strokes: bar.strokes.map((stroke) =>
-          stroke.height === 'accent' ? { ...stroke, height: 'tap' as const } : stroke,
-        ),
-      }));
-      return ok([{ ...groove, bars: plain }, groove]);
-    }
-    default: {
-      const changed = reRated(groove, contrast);
-      return changed.ok ? ok([groove, changed.value.groove]) : changed;
-    }
+function otherSide(groove: Groove, contrast: Exclude<Contrast, 'straight and swung'>): Result<[Groove, Groove]> {
+  if (contrast !== 'plain and accented') {
+    const changed = reRated(groove, contrast);
+    return changed.ok ? ok([groove, changed.value.groove]) : changed;
   }
+  if (!groove.bars.some((bar) => bar.strokes.some(({ height }) => height === 'accent')))
+    return fail(
+      problem(
+        'no-accents',
+        'This groove has no accents, so both sides would be the same.',
+        'Set an accent on the bench first.',
+      ),
+    );
+  const plain = groove.bars.map((bar) => ({
+    ...bar,
+    strokes: bar.strokes.map((stroke) => (stroke.height === 'accent' ? { ...stroke, height: 'tap' as const } : stroke)),
+  }));
+  return ok([{ ...groove, bars: plain }, groove]);
 }
 
 function reRated(groove: Groove, contrast: Exclude<Contrast, 'straight and swung' | 'plain and accented'>) {
@@ -88,15 +86,4 @@ function reRated(groove: Groove, contrast: Exclude<Contrast, 'straight and swung
   const value: NoteValue = contrast === 'written and in triplets' ? '8th triplet' : '16th';
   const notes = new Set(strokesOf(groove).map(({ at }) => format(at))).size;
   return rerate(groove, [{ value, notes }]);
-}
-
-/** What changes from bar to bar of a run of so many rounds: the swing, at each turn from one side to the other. */
-export function turnsOf({ groove, sideOf, swings }: Sides, rounds: number): RunChange[] {
-  if (!swings) return [];
-  const turns = sideOf.flatMap((side, bar) =>
-    bar === 0 || side !== sideOf[bar - 1] ? [{ bar, swing: swings[side] }] : [],
-  );
-  return Array.from({ length: rounds }, (_, round) =>
-    turns.map(({ bar, swing }) => ({ fromBar: round * groove.bars.length + bar, swing })),
-  ).flat();
 }

@@ -1,5 +1,5 @@
-import { add, div, equal, format, frac, mul, sum, type WholeNotes } from '../time/fraction';
-import { countsOf, type Meter, type Reading } from './meter';
+import { add, compare, div, equal, format, frac, mul, sum, type WholeNotes } from '../time/fraction';
+import { countsOf, type Count, type Meter, type Reading } from './meter';
 
 /**
  * A stretch of whole counts divided into equal parts. One count in four is 16ths; two counts in
@@ -30,6 +30,33 @@ export function cellsOfDivisions(meter: Meter, reading: Reading, grid: number | 
   return cells;
 }
 
+/** A cell with the counts it covers. */
+export interface PlacedCell {
+  cell: Cell;
+  /** Index of its first count in the bar. */
+  first: number;
+  counts: readonly Count[];
+}
+
+/** The cells of a bar with the counts each covers, in order. The one place that walks them. */
+export function placedCells(meter: Meter, reading: Reading, cells: readonly Cell[]): PlacedCell[] {
+  const counts = countsOf(meter, reading);
+  let next = 0;
+  return cells.map((cell) => {
+    const first = next;
+    next += cell.counts;
+    return { cell, first, counts: counts.slice(first, next) };
+  });
+}
+
+/** The cell a place of a bar falls in. */
+export const cellAt = (meter: Meter, reading: Reading, cells: readonly Cell[], at: WholeNotes): Cell =>
+  placedCells(meter, reading, cells).findLast(({ counts }) => compare(counts[0]!.at, at) <= 0)!.cell;
+
+/** The cell over a count of a bar, the first being 1. */
+export const cellOfCount = (cells: readonly Cell[], meter: Meter, reading: Reading, count: number) =>
+  placedCells(meter, reading, cells).find(({ counts }) => counts.some(({ number }) => number === count));
+
 /** The slots of the cells asked about lately: an edit of strokes leaves the cells of its bar the same object. */
 const known = new WeakMap<readonly Cell[], { meter: Meter; reading: Reading; slots: readonly Slot[] }>();
 
@@ -38,24 +65,18 @@ export function slotsOfBar(meter: Meter, reading: Reading, cells: readonly Cell[
   const before = known.get(cells);
   if (before && before.reading === reading && before.meter.beats === meter.beats && before.meter.unit === meter.unit)
     return before.slots;
-  const slots = workedOut(meter, reading, cells);
+  const slots = placedCells(meter, reading, cells).flatMap(({ cell, counts }) => {
+    const start = counts[0]!;
+    const length = div(sum(counts.map((count) => count.length)), frac(cell.parts));
+    return Array.from({ length: cell.parts }, (_, part): Slot => ({
+      at: add(start.at, mul(length, frac(part))),
+      length,
+      count: start.number,
+      part,
+      cell,
+    }));
+  });
   known.set(cells, { meter, reading, slots });
-  return slots;
-}
-
-function workedOut(meter: Meter, reading: Reading, cells: readonly Cell[]): Slot[] {
-  const counts = countsOf(meter, reading);
-  const slots: Slot[] = [];
-  let first = 0;
-  for (const cell of cells) {
-    const covered = counts.slice(first, first + cell.counts);
-    const start = covered[0]!;
-    const length = div(sum(covered.map((count) => count.length)), frac(cell.parts));
-    for (let part = 0; part < cell.parts; part++) {
-      slots.push({ at: add(start.at, mul(length, frac(part))), length, count: start.number, part, cell });
-    }
-    first += cell.counts;
-  }
   return slots;
 }
 

@@ -23,19 +23,25 @@ export const MOST_BEATS = 32;
 
 /** Reads "7/8" or "7/8 (2+2+3)". Problems say which part is wrong and what would work. */
 export function parseMeter(text: string): Result<Meter> {
-  const problem = (where: string, say: string, remedy: string) => fail({ path: ['meter'], where, say, remedy });
+  const problem = (code: string, where: string, say: string, remedy: string) =>
+    fail({ code, path: ['meter'], where, say, remedy });
   const match = /^\s*(\d+)\s*\/\s*(\d+)\s*(?:\(?\s*(\d+(?:\s*\+\s*\d+)*)\s*\)?)?\s*$/.exec(text);
-  if (!match) return problem(text, 'is not a meter.', 'Write it like 4/4, 6/8 or 7/8 (2+2+3).');
+  if (!match) return problem('no-meter', text, 'is not a meter.', 'Write it like 4/4, 6/8 or 7/8 (2+2+3).');
   const beats = Number(match[1]);
   const unit = UNITS.find((known) => known === Number(match[2]));
   if (beats < 1 || beats > MOST_BEATS) {
-    return problem(match[1]!, 'counts in a bar cannot be counted here.', `Use 1 to ${MOST_BEATS}.`);
+    return problem('too-many-counts', match[1]!, 'counts in a bar cannot be counted here.', `Use 1 to ${MOST_BEATS}.`);
   }
-  if (!unit) return problem(match[2]!, 'cannot stand below the line.', 'Use 2, 4, 8 or 16.');
+  if (!unit) return problem('no-such-unit', match[2]!, 'cannot stand below the line.', 'Use 2, 4, 8 or 16.');
   if (!match[3]) return ok({ beats, unit });
   const grouping = match[3].split('+').map(Number);
   if (grouping.some((group) => group < 1) || grouping.reduce((a, b) => a + b, 0) !== beats) {
-    return problem(match[3], `does not add up to ${beats}.`, 'Let the groups add up to the number above the line.');
+    return problem(
+      'grouping-does-not-add-up',
+      match[3],
+      `does not add up to ${beats}.`,
+      'Let the groups add up to the number above the line.',
+    );
   }
   return ok({ beats, unit, grouping });
 }

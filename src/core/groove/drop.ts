@@ -3,11 +3,13 @@ import { cycleOf } from '../grid/cycle';
 import { add, compare, less, ZERO } from '../time/fraction';
 import { barLength } from '../grid/meter';
 import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
-import { MOST_BARS, type Groove } from '../documents/groove';
+import { MOST_BARS } from '../limits';
+import { type Groove } from './groove';
 import { usualSurface } from './edit';
 import type { Limb } from './limbs';
 import { lengthOf, strokesOf, type FreeStroke } from './place';
-import { inBars, problem, type Answer } from './transformed';
+import { inBars, type Answer } from './transformed';
+import { problem } from '../result';
 
 /** A limb's line in one note value all through the groove, in place of what it played; the grid is divided as it must be. */
 export function dropValue(groove: Groove, limb: Limb, value: NoteValue): Answer {
@@ -25,8 +27,10 @@ export function dropCell(groove: Groove, limb: Limb, notes: number, value: NoteV
   if (whole > MOST_BARS)
     return fail(
       problem(
+        'too-many-bars',
         `It would take ${bars} bars until it is home.`,
         `A groove has at most ${MOST_BARS}. Choose fewer notes or a longer value.`,
+        { bars, most: MOST_BARS },
       ),
     );
   const like = Array.from({ length: whole }, (_, index) => groove.bars[index % groove.bars.length]!);
@@ -61,5 +65,5 @@ function dropLine(
     say,
   );
   if (answer.ok || like.every(({ meter }) => compare(NOTE_VALUES[value], barLength(meter)) <= 0)) return answer;
-  return fail(problem(`A ${value} is longer than the bar.`, 'Choose a shorter value.'));
+  return fail(problem('longer-than-bar', `A ${value} is longer than the bar.`, 'Choose a shorter value.'));
 }

@@ -2,8 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
 import { exact, format } from '../time/fraction';
-import { check, motionLine, speeds } from './checks';
-import { MOST_BARS, readGroove, writeGroove, type Groove } from '../documents/groove';
+import { motionLine } from './motion';
+import { check, speeds } from '../schedule/speeds';
+import { readGroove, writeGroove } from '../documents/groove';
+import { MOST_BARS } from '../limits';
+import { type Groove } from './groove';
 import {
   copyBar,
   deleteBar,

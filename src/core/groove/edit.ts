@@ -1,9 +1,11 @@
 import { fail, ok, type Problem, type Result } from '../result';
 import { compare, equal, format, type WholeNotes } from '../time/fraction';
 import { countsOf, type Meter } from '../grid/meter';
-import { MOST_BARS, type Bar, type Groove, type Stroke } from '../documents/groove';
-import { cellsOfDivisions, slotsOfBar, type Cell } from '../grid/cells';
-import { DEFAULT_SURFACES, HEIGHTS, type Height, type Limb, type Ornament } from './limbs';
+import { MOST_BARS } from '../limits';
+import { type Bar, type Groove, type Stroke } from './groove';
+import { cellsOfDivisions, placedCells, slotsOfBar, type Cell } from '../grid/cells';
+import { HEIGHTS, type Height, type Limb, type Ornament } from './limbs';
+import { USUAL_SURFACES } from './limbs';
 
 /** A slot of a limb's lane. */
 export interface Place {
@@ -59,7 +61,7 @@ export function usualSurface(groove: Groove, limb: Limb): Stroke['surface'] {
     [...counts].reduce<[Stroke['surface'], number] | undefined>(
       (most, each) => (most && most[1] >= each[1] ? most : each),
       undefined,
-    )?.[0] ?? DEFAULT_SURFACES[limb]
+    )?.[0] ?? USUAL_SURFACES[limb]
   );
 }
 
@@ -102,13 +104,9 @@ export interface Regridded {
  */
 export function setDivision(groove: Groove, bar: number, count: number, parts: number): Regridded {
   const one = groove.bars[bar]!;
-  const cells = one.cells.flatMap((cell, index) => {
-    const first = 1 + one.cells.slice(0, index).reduce((total, { counts }) => total + counts, 0);
-    if (count < first || count >= first + cell.counts) return [cell];
-    return Array.from({ length: cell.counts }, (_, offset) => ({
-      counts: 1,
-      parts: first + offset === count ? parts : 1,
-    }));
+  const cells = placedCells(one.meter, groove.reading, one.cells).flatMap(({ cell, counts }) => {
+    if (!counts.some(({ number }) => number === count)) return [cell];
+    return counts.map(({ number }) => ({ counts: 1, parts: number === count ? parts : 1 }));
   });
   return regrid(groove, bar, one.meter, cells);
 }
@@ -126,6 +124,8 @@ export function setTuplet(
   const path = ['bars', bar, 'cells'];
   if (count - 1 + counts > all) {
     return fail({
+      code: 'past-bar-line',
+      numbers: { counts },
       path,
       where: `bar ${bar + 1}, count ${count}`,
       say: `A tuplet over ${counts} counts reaches past the bar line.`,
@@ -134,20 +134,20 @@ export function setTuplet(
   }
   const before: Cell[] = [];
   const after: Cell[] = [];
-  let first = 1;
-  for (const cell of one.cells) {
-    const last = first + cell.counts - 1;
+  for (const { cell, counts: covered } of placedCells(one.meter, groove.reading, one.cells)) {
+    const [first, last] = [covered[0]!.number, covered.at(-1)!.number];
     if (last < count) before.push(cell);
     else if (first >= count + counts) after.push(cell);
     else if (first < count || last >= count + counts) {
       return fail({
+        code: 'tuplet-across',
+        numbers: { first },
         path,
         where: `bar ${bar + 1}, count ${first}`,
         say: 'Another tuplet lies across its edge.',
         remedy: `Divide count ${first} by itself first.`,
       });
     }
-    first = last + 1;
   }
   return ok(regrid(groove, bar, one.meter, [...before, { counts, parts }, ...after]));
 }
@@ -184,6 +184,8 @@ function regrid(groove: Groove, bar: number, meter: Meter, cells: Cell[]): Regri
 }
 
 const fullProblem = (): Problem => ({
+  code: 'too-many-bars',
+  numbers: { most: MOST_BARS },
   path: ['bars'],
   where: 'bars',
   say: `A groove has at most ${MOST_BARS} bars.`,
@@ -208,6 +210,7 @@ function withBar(groove: Groove, after: number, bar: Bar): Result<Groove> {
 export function deleteBar(groove: Groove, bar: number): Result<Groove> {
   if (groove.bars.length === 1)
     return fail({
+      code: 'last-bar',
       path: ['bars', 0],
       where: 'bar 1',
       say: 'A groove has at least one bar.',

@@ -1,11 +1,13 @@
 import { fail } from '../result';
-import { add, compare, div, equal, exact, frac, less, modulo, mul, sub, type WholeNotes } from '../time/fraction';
-import { barLength, barStarts, countsOf } from '../grid/meter';
+import { add, compare, div, equal, exact, frac, modulo, mul, sub, type WholeNotes } from '../time/fraction';
+import { cellAt, isSwingable } from '../grid/cells';
+import { barLength, barStarts } from '../grid/meter';
 import { NOTE_VALUES } from '../time/noteValue';
 import { offBeat, swungPlace, type Swing } from '../time/swing';
-import type { Groove, Stroke } from '../documents/groove';
+import type { Groove, Stroke } from './groove';
 import { strokesOf, type FreeStroke } from './place';
-import { inBars, problem, type Answer } from './transformed';
+import { inBars, type Answer } from './transformed';
+import { problem } from '../result';
 
 /** 8ths as a shuffle: each off-beat 8th moves to the last triplet of its quarter. */
 export function toShuffle(groove: Groove): Answer {
@@ -48,9 +50,15 @@ function withoutOrnament({ ornament: _, ...stroke }: FreeStroke): FreeStroke {
 /** Writes a swung groove as it is played, on a grid that holds it, and straight from now on. */
 export function writeSwingOut(groove: Groove): Answer {
   const { swing } = groove;
-  if (!swing) return fail(problem('This groove is straight already.', 'Set its swing first.'));
+  if (!swing) return fail(problem('straight-already', 'This groove is straight already.', 'Set its swing first.'));
   if (swing.ratio === 'tempo-aware')
-    return fail(problem('A swing that follows the tempo has no one written form.', 'Choose a fixed ratio first.'));
+    return fail(
+      problem(
+        'swing-not-fixed',
+        'A swing that follows the tempo has no one written form.',
+        'Choose a fixed ratio first.',
+      ),
+    );
   return warped(
     groove,
     swing,
@@ -83,23 +91,17 @@ function warped(groove: Groove, swing: Swing, say: string, only?: (within: Whole
 
 /** Whether a stroke's count is one that swing warps. */
 function swingable(groove: Groove, bar: number, stroke: Stroke): boolean {
-  const one = groove.bars[bar]!;
-  const counts = countsOf(one.meter, groove.reading);
-  let first = 0;
-  for (const cell of one.cells) {
-    const last = first + cell.counts;
-    const end = counts[last]?.at ?? barLength(one.meter);
-    if (less(stroke.at, end)) return cell.counts === 1 && cell.parts !== 3 && cell.parts !== 6;
-    first = last;
-  }
-  return false;
+  const { meter, cells } = groove.bars[bar]!;
+  return isSwingable(cellAt(meter, groove.reading, cells, stroke.at));
 }
 
 /** Reads what was written out back into even notes with a swing: the reverse of `writeSwingOut`. */
 export function foldSwing(groove: Groove, swing: Swing): Answer {
-  if (groove.swing) return fail(problem('This groove has a swing already.', 'Write it out first.'));
+  if (groove.swing) return fail(problem('swung-already', 'This groove has a swing already.', 'Write it out first.'));
   if (swing.ratio === 'tempo-aware')
-    return fail(problem('A swing that follows the tempo has no one written form.', 'Choose a fixed ratio.'));
+    return fail(
+      problem('swing-not-fixed', 'A swing that follows the tempo has no one written form.', 'Choose a fixed ratio.'),
+    );
   const ratio = exact(swing.ratio);
   const half = NOTE_VALUES[swing.value];
   const pair = mul(half, frac(2));
@@ -133,6 +135,7 @@ export function foldSwing(groove: Groove, swing: Swing): Answer {
     ? folded
     : fail(
         problem(
+          'not-that-swing',
           `Not every stroke lies where a swing of ${swing.ratio.replace('/', ':')} would put it.`,
           'Choose the ratio it was written out with.',
         ),

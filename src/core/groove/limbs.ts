@@ -1,26 +1,37 @@
-import type { Groove } from '../documents/groove';
-
 export const LIMBS = ['right hand', 'left hand', 'right foot', 'left foot'] as const;
 export type Limb = (typeof LIMBS)[number];
 
-export const SURFACES = [
-  'snare',
-  'closed hat',
-  'open hat',
-  'hat pedal',
-  'ride',
-  'ride bell',
-  'crash',
-  'high tom',
-  'mid tom',
-  'floor tom',
-  'kick',
-  'cross-stick',
-  'rim',
-  'pad',
-  'clap',
-] as const;
-export type Surface = (typeof SURFACES)[number];
+/** Every surface, with the limb that usually strikes it: a right-handed kit, hands crossed. */
+const USUAL_LIMB = {
+  snare: 'left hand',
+  'closed hat': 'right hand',
+  'open hat': 'right hand',
+  'hat pedal': 'left foot',
+  ride: 'right hand',
+  'ride bell': 'right hand',
+  crash: 'right hand',
+  'high tom': 'right hand',
+  'mid tom': 'right hand',
+  'floor tom': 'right hand',
+  kick: 'right foot',
+  'cross-stick': 'left hand',
+  rim: 'left hand',
+  pad: 'right hand',
+  clap: 'right hand',
+} as const satisfies Record<string, Limb>;
+export type Surface = keyof typeof USUAL_LIMB;
+export const SURFACES = Object.keys(USUAL_LIMB) as [Surface, ...Surface[]];
+
+/** Which limb plays a surface when only the surface is named. */
+export const usualLimb = (surface: Surface): Limb => USUAL_LIMB[surface];
+
+/** What a limb plays when nothing else is said. */
+export const USUAL_SURFACES: Record<Limb, Surface> = {
+  'right hand': 'closed hat',
+  'left hand': 'snare',
+  'right foot': 'kick',
+  'left foot': 'hat pedal',
+};
 
 /** How high the stick starts, which is how loud the stroke is. */
 export const HEIGHTS = ['ghost', 'tap', 'accent'] as const;
@@ -29,14 +40,6 @@ export type Height = (typeof HEIGHTS)[number];
 /** flam: one grace stroke by the other hand; drag: two; double: two strokes of one motion; buzz: a pressed roll. */
 export const ORNAMENTS = ['flam', 'drag', 'double', 'buzz'] as const;
 export type Ornament = (typeof ORNAMENTS)[number];
-
-/** What a limb plays when nothing else is said: a right-handed kit, hands crossed. */
-export const DEFAULT_SURFACES: Record<Limb, Surface> = {
-  'right hand': 'closed hat',
-  'left hand': 'snare',
-  'right foot': 'kick',
-  'left foot': 'hat pedal',
-};
 
 /**
  * How a student sits. `crossed`: right hand over to the hat. `open-handed`: the same kit, the left hand
@@ -59,26 +62,4 @@ export const isHand = (limb: Limb): boolean => limb === 'right hand' || limb ===
 export function limbFor(limb: Limb, setup: Setup): Limb {
   if (setup === 'left-handed' || (setup === 'open-handed' && isHand(limb))) return OTHER_SIDE[limb];
   return limb;
-}
-
-/** The groove turned round for a player's kit. Turning twice is the groove again. */
-export function turnFor(groove: Groove, setup: Setup): Groove {
-  if (setup === 'crossed') return groove;
-  const turned = <T>(byLimb: Partial<Record<Limb, T>>) =>
-    Object.fromEntries(Object.entries(byLimb).map(([limb, value]) => [limbFor(limb as Limb, setup), value]));
-  return {
-    ...groove,
-    ...(groove.lean && { lean: turned(groove.lean) }),
-    ...(groove.technique && { technique: turned(groove.technique) }),
-    bars: groove.bars.map((bar) => ({
-      ...bar,
-      strokes: bar.strokes.map((stroke) => ({ ...stroke, limb: limbFor(stroke.limb, setup) })),
-    })),
-  };
-}
-
-/** The limbs that play in a groove, in lane order. */
-export function limbsIn(groove: Groove): Limb[] {
-  const playing = new Set(groove.bars.flatMap((bar) => bar.strokes.map((stroke) => stroke.limb)));
-  return LIMBS.filter((limb) => playing.has(limb));
 }

@@ -1,9 +1,12 @@
 import { fail, ok } from '../result';
 import { compare } from '../time/fraction';
 import type { Bpm, Ms } from '../time/units';
-import { MOST_LEAN, type Bar, type Groove, type Technique } from '../documents/groove';
-import { turnFor, type Limb, type Surface } from './limbs';
-import { problem, type Answer, type Transformed } from './transformed';
+import { MOST_LEAN } from '../limits';
+import { type Bar, type Groove, type Technique } from './groove';
+import { type Limb, type Surface } from './limbs';
+import { turnFor } from './kit';
+import { type Answer, type Transformed } from './transformed';
+import { problem } from '../result';
 
 /** Right and left hand change lines. */
 export const mirrorHands = (groove: Groove): Transformed => ({
@@ -19,7 +22,11 @@ export function openHanded(groove: Groove): Answer {
     );
   if (!groove.bars.some(crosses))
     return fail(
-      problem('The right hand is not on the hat, so the hands do not cross.', 'Move its line to the hat first.'),
+      problem(
+        'hands-uncrossed',
+        'The right hand is not on the hat, so the hands do not cross.',
+        'Move its line to the hat first.',
+      ),
     );
   const mirrored = mirrorHands(groove).groove;
   const bars = groove.bars.map((bar, index) => (crosses(bar) ? mirrored.bars[index]! : bar));
@@ -32,7 +39,12 @@ export function openHanded(groove: Groove): Answer {
 /** Lays a limb behind (+) or pushes it ahead (−) by whole milliseconds, at most 40; 0 sets it on the beat. */
 export function leanLimb(groove: Groove, limb: Limb, ms: Ms): Answer {
   if (!Number.isInteger(ms) || Math.abs(ms) > MOST_LEAN)
-    return fail(problem(`${ms} ms is no lean.`, `Choose whole milliseconds from −${MOST_LEAN} to ${MOST_LEAN}.`));
+    return fail(
+      problem('no-lean', `${ms} ms is no lean.`, `Choose whole milliseconds from −${MOST_LEAN} to ${MOST_LEAN}.`, {
+        ms,
+        most: MOST_LEAN,
+      }),
+    );
   const { lean: _, ...plain } = groove;
   const { [limb]: __, ...others } = groove.lean ?? {};
   const lean = ms === 0 ? others : { ...others, [limb]: ms };
@@ -70,7 +82,9 @@ export function moveLine(groove: Groove, limb: Limb, surface: Surface): Transfor
 /** Accents on the strokes of a limb by a pattern that repeats over them: true is an accent, the others are taps. */
 export function accentPattern(groove: Groove, limb: Limb, pattern: readonly boolean[]): Answer {
   if (!pattern.length || !pattern.includes(true))
-    return fail(problem('A pattern without an accent changes nothing to hear.', 'Set at least one accent.'));
+    return fail(
+      problem('no-accents', 'A pattern without an accent changes nothing to hear.', 'Set at least one accent.'),
+    );
   let stroke = 0;
   const bars = groove.bars.map((bar) => ({
     ...bar,
@@ -82,7 +96,7 @@ export function accentPattern(groove: Groove, limb: Limb, pattern: readonly bool
           : each,
       ),
   }));
-  if (!stroke) return fail(problem(`The ${limb} plays nothing here.`, 'Choose a limb that plays.'));
+  if (!stroke) return fail(problem('limb-silent', `The ${limb} plays nothing here.`, 'Choose a limb that plays.'));
   const accents = pattern.filter(Boolean).length;
   return ok({ groove: { ...groove, bars }, say: `The ${limb} accents ${accents} in ${pattern.length}.` });
 }

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { anyGroove, meterOf, oneLine } from '../testing/arbitrary';
 import { add, div, equal, format, frac, mul, ZERO } from '../time/fraction';
 import { barLength, type Reading } from '../grid/meter';
-import type { Bar, Stroke } from '../documents/groove';
+import type { Bar, Stroke } from './groove';
 import { slotsOfBar, type Cell } from '../grid/cells';
 import { isHand } from './limbs';
 import { beamGroups, writtenBar, type WrittenNote, type WrittenVoice } from './notation';

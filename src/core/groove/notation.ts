@@ -1,7 +1,7 @@
 import { add, compare, div, equal, frac, gcd, less, mul, sub, sum, ZERO, type WholeNotes } from '../time/fraction';
-import { barLength, countsOf, isCompound, type Meter, type Reading } from '../grid/meter';
-import type { Bar, Stroke } from '../documents/groove';
-import type { Cell } from '../grid/cells';
+import { barLength, isCompound, type Meter, type Reading } from '../grid/meter';
+import type { Bar, Stroke } from './groove';
+import { placedCells, type Cell } from '../grid/cells';
 import { isHand } from './limbs';
 
 /** So many notes in the time of so many of the same value: a triplet is 3 in the time of 2. */
@@ -54,18 +54,14 @@ export function writtenBar(bar: Bar, reading: Reading): WrittenBar {
 
 function writtenVoice(bar: Bar, reading: Reading, strokes: readonly Stroke[]): WrittenVoice {
   if (!strokes.length) return { notes: [], tuplets: [] };
-  const counts = countsOf(bar.meter, reading);
   const notes: WrittenNote[] = [];
   const tuplets: Tuplet[] = [];
-  let first = 0;
-  for (const cell of bar.cells) {
-    const covered = counts.slice(first, first + cell.counts);
-    const start = covered[0]!.at;
-    const length = sum(covered.map((count) => count.length));
+  for (const { cell, counts } of placedCells(bar.meter, reading, bar.cells)) {
+    const start = counts[0]!.at;
+    const length = sum(counts.map((count) => count.length));
     const end = add(start, length);
     const here = strokes.filter(({ at }) => !less(at, start) && less(at, end));
     writeCell(start, length, cell, here, notes, tuplets);
-    first += cell.counts;
   }
   beam(notes, bar.meter, reading);
   return { notes, tuplets };

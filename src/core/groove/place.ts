@@ -1,7 +1,7 @@
 import { add, compare, div, equal, frac, less, modulo, mul, sub, sum, ZERO, type WholeNotes } from '../time/fraction';
 import { barLength, barStarts, countsOf, type Meter, type Reading } from '../grid/meter';
 import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
-import type { Bar, Groove, Stroke } from '../documents/groove';
+import type { Bar, Groove, Stroke } from './groove';
 import type { Cell } from '../grid/cells';
 
 /** A stroke with its place from the start of the groove, in whole notes. */

@@ -1,7 +1,7 @@
 import { ok } from '../result';
 import { add, compare, format, less, sub, ZERO, type WholeNotes } from '../time/fraction';
 import { barLength, barStarts } from '../grid/meter';
-import type { Groove, Stroke } from '../documents/groove';
+import type { Groove, Stroke } from './groove';
 import type { Place } from './edit';
 import { slotAt, slotsOfBar } from '../grid/cells';
 import { LIMBS, type Limb } from './limbs';

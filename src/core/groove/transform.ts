@@ -14,13 +14,15 @@ import {
   type WholeNotes,
 } from '../time/fraction';
 import { barLength, countsOf, formatMeter, isCompound, UNITS, type Meter, type Reading } from '../grid/meter';
-import { FASTEST, SLOWEST, type Bpm } from '../time/units';
+import { type Bpm } from '../time/units';
+import { FASTEST, SLOWEST } from '../limits';
 import { beatOf } from './beat';
-import type { Bar, Groove } from '../documents/groove';
+import type { Bar, Groove } from './groove';
 import { slotsOfBar } from '../grid/cells';
 import type { Limb } from './limbs';
 import { barsToFill, cellsFor, spanOnsets, lengthOf, strokesOf, type RateSpan } from './place';
-import { inBars, noGrid, problem, type Answer } from './transformed';
+import { inBars, noGrid, type Answer } from './transformed';
+import { problem } from '../result';
 
 /** Moves the strokes of some limbs later (or, below 0, earlier) by a length, wrapped round the whole groove. */
 export function displace(groove: Groove, shift: WholeNotes, limbs: readonly Limb[]): Answer {
@@ -46,8 +48,10 @@ export function rerate(groove: Groove, plan: readonly RateSpan[]): Answer {
   if (notes !== moments.length)
     return fail(
       problem(
+        'notes-differ',
         `The plan has ${notes} notes, the groove ${moments.length} moments.`,
         `Let the notes of the plan add up to ${moments.length}.`,
+        { notes, moments: moments.length },
       ),
     );
   const { onsets, endsAt } = spanOnsets(plan);
@@ -73,7 +77,7 @@ export function stretch(groove: Groove, factor: 2 | '1/2'): Answer {
   const by: Fraction = factor === 2 ? frac(2) : frac(1, 2);
   const { meter } = groove.bars[0]!;
   if (groove.bars.some((bar) => formatMeter(bar.meter) !== formatMeter(meter)))
-    return fail(problem('The meter changes within the groove.', 'Take bars of one meter.'));
+    return fail(problem('meter-changes', 'The meter changes within the groove.', 'Take bars of one meter.'));
   const length = mul(lengthOf(groove), by);
   const bars = barsToFill(length, meter);
   const strokes = strokesOf(groove).map((stroke) => ({ ...stroke, at: mul(stroke.at, by) }));
@@ -100,8 +104,10 @@ function tempoCounted(groove: Groove, meter: Meter, reading: Reading): Result<Bp
   if (tempo > FASTEST || tempo < SLOWEST)
     return fail(
       problem(
+        'tempo-out-of-range',
         `The counts would go by at ${Math.round(tempo)} a minute.`,
         `Set another tempo first: ${SLOWEST} to ${FASTEST} can be counted.`,
+        { slowest: SLOWEST, fastest: FASTEST },
       ),
     );
   return ok(Math.round(tempo * 1000) / 1000);
@@ -115,7 +121,9 @@ export function readAs(groove: Groove, reading: Reading): Answer {
   if (reading === groove.reading) return ok({ groove, say: 'It is counted so already.' });
   const first = groove.bars[0]!.meter;
   if (reading === 'pulse' && !groove.bars.every(({ meter }) => isCompound(meter)))
-    return fail(problem(`${formatMeter(first)} has no dotted pulses.`, 'Pulses are for 6, 9 or 12 over 8 or 16.'));
+    return fail(
+      problem('no-pulses', `${formatMeter(first)} has no dotted pulses.`, 'Pulses are for 6, 9 or 12 over 8 or 16.'),
+    );
   const tempo = tempoCounted(groove, first, reading);
   if (!tempo.ok) return tempo;
   const bars = groove.bars.map((bar): Bar | undefined => {
@@ -145,6 +153,7 @@ export function otherBottomNumber(groove: Groove, unit: Meter['unit']): Answer {
   if (wrong || !UNITS.includes(unit))
     return fail(
       problem(
+        'no-such-unit',
         `${formatMeter(first.meter)} cannot be written over ${unit}.`,
         'Choose a larger bottom number, of at most 32 counts a bar.',
       ),

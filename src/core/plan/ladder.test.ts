@@ -1,18 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import {
-  afterTake,
-  bpmAt,
-  FIRST_STANDING,
-  loudnessAt,
-  move,
-  readLadder,
-  resumed,
-  rungsOf,
-  usualClimb,
-  type Ladder,
-  type Standing,
-} from './ladder';
+import { afterTake, bpmAt, FIRST_STANDING, loudnessAt, move, resumed, rungsOf, usualClimb } from './ladder';
+import { readLadder, type Ladder, type Standing } from '../documents/climb';
 
 const ladder: Ladder = {
   start: 60,

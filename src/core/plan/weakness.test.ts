@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Take } from '../documents/take';
-import type { Verdict } from '../take/verdict';
+import type { Verdict } from '../documents/verdict';
 import { oneLine } from '../testing/arbitrary';
 import { STARTERS } from '../testing/starters';
 import { exact } from '../time/fraction';
@@ -65,7 +64,7 @@ describe('a weakness chooses family and parameters', () => {
 });
 
 describe('a verdict says what is weak', () => {
-  const take = { groove: oneLine('t.t.t.t.t.t.t.t.'), tempo: [{ fromBar: 0, bpm: 72 }] } as Take;
+  const take = { groove: oneLine('t.t.t.t.t.t.t.t.'), bpm: 72 };
   const weakness = (verdict: Partial<Verdict>) => weaknessOf(verdict as Verdict, take);
   test.each([
     [{ about: 'clean' }, undefined],
@@ -74,7 +73,11 @@ describe('a verdict says what is weak', () => {
     [{ about: 'drift' }, { uneven: true }],
     [{ about: 'limb', limb: 'right foot' }, { limb: 'right foot' }],
     [
-      { about: 'place', limb: 'left hand', place: { limb: 'left hand', bar: 0, written: exact('1/16') } },
+      {
+        about: 'place',
+        limb: 'left hand',
+        place: { limb: 'left hand', bar: 0, bars: 1, count: 1, part: 1, parts: 4, counts: 1 },
+      },
       { limb: 'left hand', places: [exact('1/16')] },
     ],
   ] as [Partial<Verdict>, object | undefined][])('%#', (verdict, expected) => {

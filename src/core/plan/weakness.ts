@@ -1,7 +1,8 @@
 import type { Limb } from '../groove/limbs';
-import type { Take } from '../documents/take';
-import type { Verdict } from '../take/verdict';
+import { lastBpm, type Take } from '../documents/take';
+import type { PlaceJudged, Verdict } from '../documents/verdict';
 import { equal, type WholeNotes } from '../time/fraction';
+import { slotsOfBar } from '../grid/cells';
 import { parseMeter, type Reading } from '../grid/meter';
 import type { Bpm } from '../time/units';
 import { between } from '../drill/families/between';
@@ -10,7 +11,8 @@ import { rates, type Rate } from '../drill/families/rates';
 import { sticking } from '../drill/families/sticking';
 import { groundOf, type Family } from '../drill/family';
 import { gridOf } from '../drill/fromGroove';
-import { usualRule, type Rule } from '../drill/rule';
+import { usualRule } from '../drill/rule';
+import { type Rule } from '../documents/rule';
 
 /** What a player is to work on, as the takes find it or the teacher says it. All that is left out is no weakness. */
 export interface Weakness {
@@ -78,11 +80,11 @@ function ostinatoBeside(limb: Limb | undefined, { meter, parts }: Required<Pick<
 /** What a verdict finds weak, in the terms a drill is chosen by; nothing when there was nothing to fix. */
 export function weaknessOf(
   { about, limb, place }: Verdict,
-  take: Pick<Take, 'groove' | 'tempo'>,
+  take: Pick<Take, 'groove' | 'bpm' | 'changes'>,
 ): Weakness | undefined {
   if (about === 'clean' || about === 'nothing heard') return undefined;
   const heard = {
-    tempo: take.tempo.at(-1)!.bpm,
+    tempo: lastBpm(take),
     ...gridOf(take.groove, place?.bar ?? 0),
     reading: take.groove.reading,
   };
@@ -94,6 +96,14 @@ export function weaknessOf(
     case 'behind or ahead':
       return { ...heard, uneven: true };
     default:
-      return { ...heard, limb, ...(place && { places: [place.written] }) };
+      return { ...heard, limb, ...(place && { places: writtenPlaces(take.groove, place) }) };
   }
+}
+
+/** Where a place that is told by its count is written. */
+function writtenPlaces({ bars, reading }: Take['groove'], { bar, count, part }: PlaceJudged): WholeNotes[] {
+  const { meter, cells } = bars[bar]!;
+  return slotsOfBar(meter, reading, cells).flatMap((slot) =>
+    slot.count === count && slot.part === part ? [slot.at] : [],
+  );
 }

@@ -1,10 +1,12 @@
 import { z } from 'zod';
-import { tempoShape, type Groove } from '../documents/groove';
+import { tempoShape } from '../documents/shapes';
+import { type Groove } from '../groove/groove';
 import { lengthOf } from '../groove/place';
 import { beatOf } from '../groove/beat';
-import { MOST_ROUNDS } from '../documents/take';
-import { steady, valueMs } from '../time/tempoMap';
-import { SLOWEST, type Bpm, type Ms } from '../time/units';
+import { MOST_ROUNDS } from '../limits';
+import { valueMs } from '../time/tempoMap';
+import { type Bpm, type Ms } from '../time/units';
+import { SLOWEST } from '../limits';
 
 /** What is set for a piece of music of the player's own: its tempo, where its first beat is, how fast it is played. */
 export const musicShape = z.strictObject({
@@ -36,7 +38,7 @@ export function roundsUnder(
   { bpm, firstBeatMs }: Pick<MusicSettings, 'bpm' | 'firstBeatMs'>,
   lengthMs: Ms,
 ): number {
-  const roundMs = valueMs(lengthOf(groove), steady(bpm, beatOf(groove)));
+  const roundMs = valueMs(lengthOf(groove), { bpm, beat: beatOf(groove) });
   return Math.max(1, Math.min(MOST_ROUNDS, Math.floor((lengthMs - firstBeatMs) / roundMs)));
 }
 

@@ -1,13 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { readGroove, writeGroove } from '../documents/groove';
-import { LIMBS, limbsIn, type Limb } from '../groove/limbs';
-import { schedule, type TimedStroke } from '../schedule/schedule';
+import { LIMBS, type Limb } from '../groove/limbs';
+import { limbsIn } from '../groove/kit';
 import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
-import { STARTERS } from '../testing/starters';
-import { steady } from '../time/tempoMap';
 import { beatsWithin, heardBpm, musicShape, roundsUnder } from './music';
-import { CONTRASTS, sidesOf, turnsOf } from '../form/sides';
 import { isOrnamented, startWaiting, strikeWaiting, type Waiting } from './waiting';
 
 const backbeat = together(oneLine('AtAt'), oneLine('.A.A', 'left hand'), oneLine('A...', 'right foot'));
@@ -68,62 +64,6 @@ describe('wait for me', () => {
       }),
       { numRuns: 40 },
     );
-  });
-});
-
-describe('back to back', () => {
-  const swung = { ...oneLine('AtAtAtAt'), swing: { value: '8th' as const, ratio: '3' } };
-
-  test('straight and swung: one groove twice, the swing turning on the bar line, in its own ratio', () => {
-    const read = sidesOf(swung, 'straight and swung', 2);
-    if (!read.ok) throw new Error('no sides');
-    const { groove, sideOf } = read.value;
-    expect(sideOf).toEqual([0, 0, 1, 1]);
-    expect(turnsOf(read.value, 2)).toEqual([
-      { fromBar: 0, swing: 'straight' },
-      { fromBar: 2, swing: swung.swing },
-      { fromBar: 4, swing: 'straight' },
-      { fromBar: 6, swing: swung.swing },
-    ]);
-    const { sounds } = schedule({
-      groove,
-      tempo: steady(60, { n: 1, d: 4 }),
-      click: { kind: 'silent' },
-      countIn: 0,
-      rounds: 2,
-      changes: turnsOf(read.value, 2),
-    });
-    const second = (bar: number) =>
-      (sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke' && sound.barInRun === bar)[1]!.ms -
-        4000 * bar) /
-      1000;
-    expect([0, 1, 2, 3, 4, 6].map(second)).toEqual([0.5, 0.5, 0.75, 0.75, 0.5, 0.75]);
-  });
-
-  test('plain has no accents, accented all of them; without any there is nothing to hear', () => {
-    const read = sidesOf(backbeat, 'plain and accented', 1);
-    if (!read.ok) throw new Error('no sides');
-    const accents = read.value.groove.bars.map((bar) => bar.strokes.filter(({ height }) => height === 'accent').length);
-    expect(accents).toEqual([0, 5]);
-    expect(sidesOf(oneLine('tttt'), 'plain and accented', 1)).toMatchObject({
-      ok: false,
-      problems: [{ say: expect.stringContaining('no accents') }],
-    });
-  });
-
-  test('re-rated: each side in whole rounds, at least as many bars as asked', () => {
-    const half = sidesOf(backbeat, 'written and half-time', 3);
-    expect(half).toMatchObject({ ok: true, value: { sideOf: [0, 0, 0, 1, 1, 1, 1], names: ['written', 'half-time'] } });
-  });
-
-  test('whatever sides there are, they make a groove that can be kept', () => {
-    for (const groove of STARTERS) {
-      for (const contrast of CONTRASTS) {
-        const read = sidesOf(groove, contrast, 2);
-        if (read.ok) expect(readGroove(JSON.parse(JSON.stringify(writeGroove(read.value.groove)))).ok).toBe(true);
-        else expect(read.problems[0]!.remedy).not.toBe('');
-      }
-    }
   });
 });
 

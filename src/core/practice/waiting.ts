@@ -1,4 +1,4 @@
-import type { Groove } from '../documents/groove';
+import type { Groove } from '../groove/groove';
 import { isHand, LIMBS, type Limb } from '../groove/limbs';
 import { format, type WholeNotes } from '../time/fraction';
 

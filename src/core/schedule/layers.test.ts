@@ -1,9 +1,15 @@
 import { expect, test } from 'vitest';
 import { barStarts } from '../grid/meter';
-import { format, frac } from '../time/fraction';
-import { helperLoudness, tripletLayers } from './layers';
+import { format, frac, type WholeNotes } from '../time/fraction';
+import { layerNotes } from './layers';
+import { helperLoudness, layersIn, type LayerPlan } from '../form/layers';
 
 const bars = (count: number, length = frac(1)) => barStarts(Array.from({ length: count }, () => length));
+const tripletLayers = (plan: LayerPlan, starts: readonly WholeNotes[]) =>
+  layerNotes(
+    starts.slice(1).map((_, bar) => ({ layers: layersIn(plan, bar) })),
+    starts,
+  );
 const places = (notes: ReturnType<typeof tripletLayers>, layer: number) =>
   notes.filter((note) => note.layer === layer).map(({ at }) => format(at));
 
@@ -25,7 +31,7 @@ test('to quarter triplets there are two layers', () => {
 test('the helpers are heard, then quiet, then gone; what they lead to stays', () => {
   const notes = tripletLayers({ to: 'half triplet', bars: 2 }, bars(6));
   const loud = (layer: number, bar: number) => [
-    ...new Set(notes.filter((note) => note.layer === layer && note.bar === bar).map((note) => note.loud)),
+    ...new Set(notes.filter((note) => note.layer === layer && note.barInRun === bar).map((note) => note.loud)),
   ];
   expect([0, 1, 2, 3, 4, 5].map((bar) => loud(0, bar))).toEqual([[1], [1], [0.3], [0.3], [], []]);
   expect([0, 5].map((bar) => loud(2, bar))).toEqual([[1], [1]]);
@@ -35,5 +41,5 @@ test('the helpers are heard, then quiet, then gone; what they lead to stays', ()
 test('they run on over bar lines that they do not fit', () => {
   const notes = tripletLayers({ to: 'half triplet', bars: 16 }, bars(4, frac(3, 4)));
   expect(places(notes, 2)).toEqual(['0', '1/3', '2/3', '1', '4/3', '5/3', '2', '7/3', '8/3']);
-  expect(notes.filter(({ layer }) => layer === 2).map(({ bar }) => bar)).toEqual([0, 0, 0, 1, 1, 2, 2, 3, 3]);
+  expect(notes.filter(({ layer }) => layer === 2).map(({ barInRun }) => barInRun)).toEqual([0, 0, 0, 1, 1, 2, 2, 3, 3]);
 });

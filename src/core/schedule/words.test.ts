@@ -1,12 +1,12 @@
 import { describe, expect, test } from 'vitest';
 import { cellsOfDivisions } from '../grid/cells';
-import { schedule, type TimedWord } from './schedule';
+import { formOf } from '../form/form';
+import { schedule } from './schedule';
+import { type TimedWord } from './timed';
 import { meterOf, oneLine } from '../testing/arbitrary';
 import { CLICK_PLANS, type ClickPlan } from '../time/clickPlan';
-import { steady } from '../time/tempoMap';
 import { SCHOOLS } from '../count/schools';
 
-const QUARTER = { n: 1, d: 4 };
 const inMeter = (text: string, parts: number) => ({
   ...oneLine('t...'),
   bars: [{ meter: meterOf(text), cells: cellsOfDivisions(meterOf(text), 'numbers', parts), strokes: [] }],
@@ -18,15 +18,8 @@ function spoken(
   bpm = 60,
   more = {},
 ) {
-  const timed = schedule({
-    groove,
-    tempo: steady(bpm, QUARTER),
-    click: { kind: 'silent' },
-    countIn: 0,
-    rounds: 1,
-    count: { school: SCHOOLS[0], plan },
-    ...more,
-  });
+  const form = formOf({ groove, bpm, click: { kind: 'silent' }, countIn: 0, rounds: 1, ...more });
+  const timed = schedule(form, { count: { school: SCHOOLS[0], plan } });
   const words = timed.sounds.filter((sound): sound is TimedWord => sound.kind === 'word');
   return { said: words.map(({ say }) => say).join(' '), ms: words.map(({ ms }) => ms), unspoken: timed.unspoken };
 }
@@ -68,10 +61,10 @@ describe('the spoken count', () => {
   });
 
   test('where the counts themselves are too fast, 1 and the first of each group are said', () => {
-    expect(spoken(inMeter('7/8', 1), undefined, 150).said).toBe('1');
+    expect(spoken(inMeter('7/8', 1), undefined, 300).said).toBe('1');
     const grouped = inMeter('7/8', 1);
     grouped.bars[0]!.meter = { ...grouped.bars[0]!.meter, grouping: [2, 2, 3] };
-    expect(spoken(grouped, undefined, 150).said).toBe('1 3 5');
-    expect(spoken(grouped, undefined, 60).said).toBe('1 2 3 4 5 6 7');
+    expect(spoken(grouped, undefined, 300).said).toBe('1 3 5');
+    expect(spoken(grouped, undefined, 120).said).toBe('1 2 3 4 5 6 7');
   });
 });

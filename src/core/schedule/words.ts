@@ -1,4 +1,5 @@
-import { clicks, type ClickedBar, type ClickPlan } from '../time/clickPlan';
+import { clicks, type ClickedBar } from './clicks';
+import type { ClickPlan } from '../time/clickPlan';
 import { add, compare, equal, frac, mul, type WholeNotes } from '../time/fraction';
 import { barLength, countsOf } from '../grid/meter';
 import type { Ms } from '../time/units';

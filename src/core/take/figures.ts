@@ -1,3 +1,4 @@
+import type { Level } from '../limits';
 import type { Ms } from '../time/units';
 
 /** When a stroke was due and by how much it missed that, late being above 0. */
@@ -11,6 +12,8 @@ export interface Figures {
   matched: number;
   missed: number;
   extra: number;
+  /** Strokes the input cannot tell of, where there are any. */
+  notJudgeable?: number;
   /** Late above 0. */
   meanErrorMs: Ms | null;
   /** Standard deviation of the errors, over n − 1. */
@@ -22,7 +25,7 @@ export interface Figures {
 }
 
 /** The figures of matched strokes, with how many were missed and how many hits were extra. */
-export function figuresOf(placed: readonly Placed[], missed: number, extra: number): Figures {
+export function figuresOf(placed: readonly Placed[], missed: number, extra: number, notJudgeable = 0): Figures {
   const n = placed.length;
   const mean = n ? placed.reduce((total, { errorMs }) => total + errorMs, 0) / n : null;
   const trend = trendOf(placed);
@@ -30,6 +33,7 @@ export function figuresOf(placed: readonly Placed[], missed: number, extra: numb
     matched: n,
     missed,
     extra,
+    ...(notJudgeable && { notJudgeable }),
     meanErrorMs: mean,
     sdErrorMs:
       mean === null || n < 2 ? null : Math.sqrt(sumOf(placed, ({ errorMs }) => (errorMs - mean) ** 2) / (n - 1)),
@@ -60,6 +64,9 @@ export function trendOf(placed: readonly Placed[]): { slope: number; at: (dueMs:
 export const smallestAudibleMs = (gapMs: Ms): Ms => Math.max(6, 0.025 * gapMs);
 
 /** How far a student's level stretches what can be heard into what is tolerated. */
-export const LEVEL_FACTORS = { 'first year': 4, 'second year': 2.5, advanced: 1.5, concert: 1 } as const;
-export type Level = keyof typeof LEVEL_FACTORS;
-export const LEVELS = Object.keys(LEVEL_FACTORS) as Level[];
+export const LEVEL_FACTORS: Record<Level, number> = {
+  'first year': 4,
+  'second year': 2.5,
+  advanced: 1.5,
+  concert: 1,
+};

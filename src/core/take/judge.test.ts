@@ -1,9 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { limbsIn } from '../groove/limbs';
 import { schedule } from '../schedule/schedule';
 import { anyGroove, oneLine, together } from '../testing/arbitrary';
-import { MOST_HITS, readTake, runOf, writeTake, type Take } from '../documents/take';
+import { formOfTake, readTake, writeTake, type Take } from '../documents/take';
+import { emptyTake as takeOf, playedTake } from '../testing/takes';
+import { verdictInWords } from './verdictInWords';
+import { writeGroove } from '../documents/groove';
+import { readVerdict, type Verdict } from '../documents/verdict';
+import { schoolNamed, SCHOOLS } from '../count/schools';
+import { MOST_HITS } from '../limits';
+import { CLICK_PLANS } from '../time/clickPlan';
 import { judge } from './judge';
 import { KIT_FAULTS, simulateKit, type KitFault, type Playing } from './simulatedKit';
 
@@ -13,23 +19,9 @@ const backbeat = together(
   oneLine('A..tA...', 'right foot'),
 );
 
-const emptyTake = (groove = backbeat, more: Partial<Take> = {}): Take => ({
-  version: 1,
-  groove,
-  tempo: [{ fromBar: 0, bpm: groove.tempo }],
-  click: { kind: 'every', counts: '1', from: '0' },
-  countIn: 1,
-  rounds: 8,
-  task: limbsIn(groove),
-  input: 'simulated kit',
-  playedMs: 1e6,
-  hits: [],
-  ...more,
-});
-function played(playing: Playing, take = emptyTake()): Take {
-  const timed = schedule(runOf(take));
-  return { ...take, playedMs: timed.endMs, hits: simulateKit(timed, take.task, playing, 11) };
-}
+const emptyTake = (groove = backbeat, more: Partial<Take> = {}) => takeOf(groove, more);
+const played = (playing: Playing, take = emptyTake()) => playedTake(playing, take);
+const said = (verdict: Verdict) => verdictInWords(verdict, SCHOOLS[0]);
 
 test('a take played exactly as written has no error, whatever the groove', () => {
   fc.assert(
@@ -61,12 +53,12 @@ describe('the verdict names the fault the kit plays', () => {
 
   test('one late limb', () => {
     const { verdict } = judge(played({ spreadMs: 5, limb: { limb: 'right foot', offsetMs: 40 } }), 'advanced');
-    expect(verdict.say).toMatch(/^The right foot comes \d+ ms after the other limbs\.$/);
+    expect(said(verdict).say).toMatch(/^The right foot comes \d+ ms after the other limbs\.$/);
   });
 
   test('one late place, with how often and what to loop', () => {
     const take = played({ spreadMs: 4 });
-    const timed = schedule(runOf(take));
+    const timed = schedule(formOfTake(take));
     const late = new Set(
       timed.sounds.flatMap((sound) =>
         sound.kind === 'stroke' && sound.limb === 'right hand' && sound.written.n === 7 ? [Math.round(sound.ms)] : [],
@@ -78,7 +70,7 @@ describe('the verdict names the fault the kit plays', () => {
         : hit,
     );
     const { verdict } = judge({ ...take, hits }, 'advanced');
-    expect(verdict.say).toMatch(/^The & of 4 in the right hand comes (4|5)\d ms late\.$/);
+    expect(said(verdict).say).toMatch(/^The & of 4 in the right hand comes (4|5)\d ms late\.$/);
     expect(verdict.practise).toMatchObject({ bpm: 69, click: 'every slot', limbs: ['right hand'] });
   });
 
@@ -125,10 +117,8 @@ test('a grace note that is played is not extra, one that is not is not missed', 
 
 test('a tempo change within the take is judged where it was heard', () => {
   const take = emptyTake(backbeat, {
-    tempo: [
-      { fromBar: 0, bpm: 80 },
-      { fromBar: 2, bpm: 120 },
-    ],
+    bpm: 80,
+    changes: [{ fromBar: 2, bpm: 120 }],
   });
   const { figures, schedule: timed } = judge(played({}, take), 'concert');
   expect(figures.missed).toBe(0);
@@ -149,20 +139,22 @@ describe('a take as JSON', () => {
       { hits: Array.from({ length: 200_000 }, () => 0) },
       new RegExp(`200,000 hits .* at most ${MOST_HITS.toLocaleString('en')}`, 's'),
     ],
-    ['a tempo of 500', { tempo: [{ fromBar: 0, bpm: 500 }] }, /fastest tempo is 300/],
+    ['a tempo of 500', { bpm: 500 }, /fastest tempo is 300/],
     [
       'tempo changes out of order',
       {
-        tempo: [
-          { fromBar: 0, bpm: 60 },
-          { fromBar: 0, bpm: 70 },
+        changes: [
+          { fromBar: 4, bpm: 60 },
+          { fromBar: 4, bpm: 70 },
         ],
       },
       /not in order/,
     ],
-    ['a tempo that starts late', { tempo: [{ fromBar: 3, bpm: 60 }] }, /bar 0/],
+    ['a passage that reaches beyond the groove', { passages: [{ from: 0, bars: 2, times: 1 }] }, /beyond the last bar/],
+    ['more bars than half an hour has', { passages: [{ from: 0, bars: 1, times: 1999 }] }, /more bars than a take/],
+    ['a loudness above 1', { hits: [{ ms: 0, loudness: 2 }] }, /hits 1 loudness/],
     ['no limb in the task', { task: [] }, /at least one limb/],
-    ['a time that is no number', { hits: [{ limb: 'right hand', ms: null }] }, /hits 0 ms/],
+    ['a time that is no number', { hits: [{ limb: 'right hand', ms: null }] }, /hits 1 ms/],
     ['a groove of another version', { groove: { version: 7 } }, /version 7/],
   ])('with %s is refused', (_, change, words) => {
     const read = readTake({ ...json(), ...change });
@@ -174,7 +166,7 @@ describe('a take as JSON', () => {
 });
 
 test('the simulated kit plays the same from the same seed, and otherwise from another', () => {
-  const timed = schedule(runOf(emptyTake()));
+  const timed = schedule(formOfTake(emptyTake()));
   const play = (seed: number) => simulateKit(timed, ['right hand'], KIT_FAULTS.uneven, seed);
   expect(play(3)).toEqual(play(3));
   expect(play(3)).not.toEqual(play(4));
@@ -189,7 +181,7 @@ describe('what changes on the way', () => {
       task: ['right hand'],
       changes: [{ fromBar: 4, task: ['right hand', 'right foot'] }],
     });
-    const timed = schedule(runOf(take));
+    const timed = schedule(formOfTake(take));
     const whole = {
       ...take,
       playedMs: timed.endMs,
@@ -208,7 +200,7 @@ describe('what changes on the way', () => {
 
   test('swing set on the way moves what is due, and a take that says so reads back', () => {
     const take = emptyTake(backbeat, { changes: [{ fromBar: 4, swing: { value: '8th', ratio: '3/2' } }] });
-    const straight = schedule(runOf({ ...take, changes: undefined }));
+    const straight = schedule(formOfTake({ ...take, changes: undefined }));
     const asStraight = { ...take, playedMs: straight.endMs, hits: simulateKit(straight, take.task, {}, 3) };
     // Played straight on, the off-beats of the swung half come too early.
     expect(
@@ -227,4 +219,139 @@ describe('what changes on the way', () => {
     expect(bars(4, 8).figures.meanErrorMs).toBeGreaterThan(50);
     expect(bars(0, 4).figures.matched + bars(4, 8).figures.matched).toBe(judge(late, 'concert').figures.matched);
   });
+});
+
+describe('a take of version 1', () => {
+  const whole = played({ spreadMs: 3 });
+  const old = (change: object = {}) => {
+    const { passages: _, bpm: __, struckBy: ___, ...rest } = writeTake(whole);
+    return { ...rest, version: 1, tempo: [{ fromBar: 0, bpm: 80 }], input: 'simulated kit', ...change };
+  };
+  const read = (change: object = {}) => {
+    const take = readTake(JSON.parse(JSON.stringify(old(change))));
+    if (!take.ok) throw new Error(take.problems[0]!.say);
+    return take.value;
+  };
+
+  test('is read, says who struck, and is judged as before', () => {
+    expect(read()).toMatchObject({ version: 2, bpm: 80, struckBy: 'kit', passages: [{ from: 0, bars: 1, times: 1 }] });
+    expect(read({ input: 'keys' }).struckBy).toBe('player');
+    expect(judge(read(), 'advanced').figures).toEqual(judge(whole, 'advanced').figures);
+  });
+
+  test('brings tempos and what else was set anew together, by their bars', () => {
+    const swing = { value: '8th', ratio: '2' };
+    const tempo = [80, 90, 100].map((bpm, index) => ({ fromBar: 2 * index, bpm }));
+    const changes = [
+      { fromBar: 1, swing },
+      { fromBar: 4, task: ['right hand'] },
+    ];
+    expect(read({ tempo, changes }).changes).toEqual([
+      { fromBar: 1, swing },
+      { fromBar: 2, bpm: 90 },
+      { fromBar: 4, task: ['right hand'], bpm: 100 },
+    ]);
+  });
+
+  test('of a drill: copied bars are laid together, and every exercise stays where it was', () => {
+    const [one, other] = [backbeat, oneLine('t...t...', 'right foot')].map(({ bars }) => bars[0]!);
+    const rest = { ...one!, strokes: [] };
+    const bars = [one!, one!, rest, other!, other!, rest, one!, one!];
+    const groove = writeGroove({ ...backbeat, bars });
+    const part = (from: number, place: string) => ({ say: '', places: [place], from, bars: 1, times: 2 });
+    const parts = [part(0, '0'), part(3, '1/8'), part(6, '0')];
+    const { groove: laid, passages, exercises } = read({ groove, parts, rounds: 1 });
+    expect(laid.bars).toEqual([one, rest, other]);
+    expect(exercises).toEqual([
+      { say: '', places: ['0'] },
+      { say: '', places: ['1/8'] },
+    ]);
+    expect(passages).toEqual([
+      { from: 0, bars: 1, times: 2, exercise: 0 },
+      { from: 1, bars: 1, times: 1 },
+      { from: 2, bars: 1, times: 2, exercise: 1 },
+      { from: 1, bars: 1, times: 1 },
+      { from: 0, bars: 1, times: 2, exercise: 0 },
+    ]);
+  });
+
+  test('that is damaged is a problem, not an error', () => {
+    const problem = (json: unknown) => {
+      const damaged = readTake(json);
+      return damaged.ok ? undefined : damaged.problems[0]!.code;
+    };
+    expect(problem({ version: 1 })).toBe('unreadable');
+    expect(problem(old({ groove: 3 }))).toBe('unreadable');
+    expect(problem({ version: 3 })).toBe('newer-version');
+    expect(problem(undefined)).toBe('no-version');
+  });
+});
+
+describe('hits that name no limb', () => {
+  const heard = (take: Take): Take => ({
+    ...take,
+    input: 'microphone',
+    hits: [...new Set(take.hits.map(({ ms }) => Math.round(ms)))].map((ms) => ({ ms, loudness: 0.5 })),
+  });
+
+  test('are matched with the moments; of strokes together one is heard, the others are not judgeable', () => {
+    const { figures, strokes } = judge(heard(played({})), 'concert');
+    expect(figures).toMatchObject({ matched: 64, missed: 0, extra: 0, notJudgeable: 40 });
+    expect(strokes.filter(({ outcome }) => outcome === 'not judgeable')).toHaveLength(40);
+  });
+
+  test('a moment without a hit is missed once', () => {
+    const take = heard(played({}));
+    expect(judge({ ...take, hits: take.hits.slice(1) }, 'concert').figures).toMatchObject({ matched: 63, missed: 1 });
+  });
+
+  test('a limb the input cannot hear is not missed', () => {
+    const hands = played({});
+    const take = {
+      ...hands,
+      hears: ['right hand' as const],
+      hits: hands.hits.filter((hit) => hit.limb === 'right hand'),
+    };
+    expect(judge(take, 'concert').figures).toMatchObject({ matched: 64, missed: 0, notJudgeable: 40 });
+  });
+});
+
+describe('the verdict as it is read', () => {
+  const late = played({ spreadMs: 4 });
+  const verdict = judge({ ...late, hits: late.hits.map((hit) => ({ ...hit, ms: hit.ms + 45 })) }, 'advanced').verdict;
+
+  test('is data, and says the same after it was kept', () => {
+    expect(readVerdict(JSON.parse(JSON.stringify(verdict)))).toEqual({ ok: true, value: verdict });
+    expect(JSON.stringify(verdict)).not.toMatch(/click\.|the whole/i);
+  });
+
+  test('says its place in the school of whoever reads it', () => {
+    const place = { limb: 'right hand', bar: 0, bars: 1, count: 4, part: 1, parts: 4, counts: 1 } as const;
+    const one: Verdict = { ...verdict, about: 'place', limb: 'right hand', place };
+    const inSchool = (name: string) => verdictInWords(one, schoolNamed(name)).say;
+    expect(inSchool('1 e & a')).toMatch(/^The e of 4 in the right hand/);
+    expect(inSchool('takadimi')).toMatch(/^The ka of 4 in the right hand/);
+    expect(verdictInWords({ ...one, place: { ...place, bars: 4, bar: 1 } }, SCHOOLS[0]).say).toMatch(/in bar 2 in the/);
+  });
+
+  test('calls an offset steady only where the spread would pass', () => {
+    expect(said(verdict).evidence).toMatch(/so it is steady/);
+    const uneven = { ...verdict, numbers: { ...verdict.numbers, spreadMs: 77 } };
+    expect(said(uneven).evidence).not.toMatch(/so it is steady/);
+  });
+
+  test('after a clean take first the limbs come back, then the tempo, then the click thins, then it goes faster', () => {
+    const next = (change: Partial<Take>) => judge(played({}, emptyTake(backbeat, change)), 'advanced').verdict.practise;
+    const feet = { task: ['right foot' as const] };
+    expect(next(feet)).toMatchObject({ step: 'all limbs', limbs: ['right hand', 'left hand', 'right foot'], bpm: 80 });
+    expect(next({ bpm: 69 })).toMatchObject({ step: 'up to tempo', bpm: 80 });
+    expect(next({ bpm: 69, goal: 69 })).toMatchObject({ step: 'thinner click', click: '2 and 4', bpm: 69 });
+    expect(next({ click: CLICK_PLANS['2 and 4'] })).toMatchObject({ step: 'faster', bpm: 84, click: 'counts' });
+  });
+});
+
+test('a faultless round judged alone is not called drift, whichever it is', () => {
+  const take = played({ spreadMs: 5 }, emptyTake(backbeat, { rounds: 12 }));
+  for (let round = 0; round < 12; round++)
+    expect(judge(take, 'advanced', { from: round, to: round + 1 }).verdict.about).toBe('clean');
 });

@@ -1,5 +1,5 @@
 import { normal, randomFrom } from '../random';
-import type { Schedule, TimedStroke } from '../schedule/schedule';
+import type { Schedule, TimedStroke } from '../schedule/timed';
 import type { Limb } from '../groove/limbs';
 import type { Ms } from '../time/units';
 import type { Hit } from '../documents/take';

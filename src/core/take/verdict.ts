@@ -1,43 +1,15 @@
-import { isOnCount, placeInWords } from '../count/placeInWords';
-import { exerciseAt } from '../form/exercises';
-import { SCHOOLS, type School } from '../count/schools';
+import { countedPlace, isOnCount } from '../count/placeInWords';
+import { lastBpm, wholeTask, type Take } from '../documents/take';
+import type { PlaceJudged, Practice, Verdict } from '../documents/verdict';
+import { exerciseOfBar } from '../form/exercises';
+import { limbsIn } from '../groove/kit';
 import { isHand, type Limb } from '../groove/limbs';
-import type { ClickPlanName } from '../time/clickPlan';
+import { FASTEST, SLOWEST } from '../limits';
+import type { ClickPlan, ClickPlanName } from '../time/clickPlan';
 import type { WholeNotes } from '../time/fraction';
-import { FASTEST, SLOWEST, type Bpm, type Ms } from '../time/units';
-import { wholeTask, type Take } from '../documents/take';
+import type { Bpm, Ms } from '../time/units';
 import type { Figures } from './figures';
 import type { PlaceFigures } from './judge';
-
-/** What to practise next, as settings of the room. */
-export interface Practice {
-  say: string;
-  bpm: Bpm;
-  click: ClickPlanName;
-  limbs: Limb[];
-}
-
-/** The one thing to fix first: a sentence, its evidence, and what trains it. */
-export interface Verdict {
-  about:
-    | 'nothing heard'
-    | 'missed'
-    | 'extra'
-    | 'drift'
-    | 'off-beats'
-    | 'limb'
-    | 'place'
-    | 'behind or ahead'
-    | 'spread'
-    | 'clean';
-  say: string;
-  evidence: string;
-  practise: Practice;
-  /** The limb it is about, when it is about one. */
-  limb?: Limb;
-  /** The place it is about, when it is about one. */
-  place?: { limb: Limb; bar: number; written: WholeNotes };
-}
 
 interface Evidence {
   take: Take;
@@ -45,13 +17,14 @@ interface Evidence {
   byLimb: (Figures & { limb: Limb })[];
   byPlace: PlaceFigures[];
   toleranceMs: Ms;
-  playedMs: Ms;
-  /** The error the trend gives for the beginning and the end of the take. */
+  /** How long what is judged lasted. */
+  lengthMs: Ms;
+  /** The error the trend gives for the beginning and the end of what is judged. */
   trendMs?: [Ms, Ms];
 }
 
 /** A fault with how many times over what is tolerated it goes; 1 or less is no fault. */
-interface Fault extends Verdict {
+interface Fault extends Omit<Verdict, 'version'> {
   weight: number;
 }
 
@@ -59,51 +32,61 @@ interface Fault extends Verdict {
 const MISSED_SHARE = 1 / 20;
 const EXTRA_SHARE = 1 / 12;
 
-/** "the e of 3 in bar 2"; in a drill "the e of 3 in exercise 5". */
-function placeSaid({ groove, parts }: Take, bar: number, written: WholeNotes, school: School): string {
-  const part = parts && exerciseAt(parts, bar);
-  if (!part) return placeInWords(groove, bar, written, school);
-  return `${placeInWords({ ...groove, bars: [groove.bars[bar]!] }, 0, written, school)} in exercise ${part.index + 1}`;
+/**
+ * A limb or a group of places explains many strokes at once, so it is named before one place that is
+ * only a little farther out.
+ */
+const EXPLAINS_MORE = 1.25;
+
+/** So many beats a minute faster when nothing is left to fix. */
+const FASTER: Bpm = 4;
+
+/** A place as the verdict names it. */
+export function placeJudged(
+  { groove, passages }: Pick<Take, 'groove' | 'passages'>,
+  limb: Limb,
+  bar: number,
+  written: WholeNotes,
+): PlaceJudged {
+  const of = exerciseOfBar(passages, bar);
+  return {
+    limb,
+    bar,
+    bars: groove.bars.length,
+    ...(of && { exercise: of.exercise }),
+    ...countedPlace(groove.bars[bar]!, groove.reading, written),
+  };
 }
 
 /** The verdict on a take: its heaviest fault, or that there is none. */
-export function verdictOf(evidence: Evidence, school: School = SCHOOLS[0]): Verdict {
+export function verdictOf(evidence: Evidence): Verdict {
   if (evidence.figures.matched === 0) return nothingHeard(evidence);
-  const faults = [missed, extra, drift, offBeats, limb, place, offset, spread].flatMap(
-    (find) => find(evidence, school) ?? [],
-  );
+  const faults = [missed, extra, drift, offBeats, limb, place, offset, spread].flatMap((find) => find(evidence) ?? []);
   const heaviest = faults
     .filter(({ weight }) => weight > 1)
     .reduce<Fault | undefined>((worst, fault) => (worst && worst.weight >= fault.weight ? worst : fault), undefined);
   if (!heaviest) return clean(evidence);
   const { weight: _, ...verdict } = heaviest;
-  return verdict;
+  return { version: 1, ...verdict };
 }
-
-const ms = (value: Ms) => `${Math.round(Math.abs(value))} ms`;
-const lateOrEarly = (value: Ms) => (value > 0 ? 'late' : 'early');
-const times = (count: number, of: number) => `${count} of ${of}`;
-const opening = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-const lastBpm = (take: Take) => take.tempo.at(-1)!.bpm;
 
 /** A step back that makes room to listen: a seventh slower, in whole beats a minute. */
 const slower = (take: Take): Bpm => Math.max(SLOWEST, Math.round((lastBpm(take) * 6) / 7));
 
 function practise(take: Take, click: ClickPlanName, bpm: Bpm, limbs: Limb[] = wholeTask(take)): Practice {
-  const who = limbs.length === wholeTask(take).length ? 'all limbs of the task' : limbs.join(' and ');
-  return { bpm, click, limbs, say: `${opening(who)} at ${bpm}, click on ${click}.` };
+  return { step: 'listen', bpm, click, limbs, isWholeTask: limbs.length === wholeTask(take).length };
 }
 
 function nothingHeard({ take, figures }: Evidence): Verdict {
   return {
+    version: 1,
     about: 'nothing heard',
-    say: figures.extra ? 'None of the hits fell near a stroke of the groove.' : 'No stroke was heard.',
-    evidence: `${figures.missed} strokes were due, ${figures.extra} hits came.`,
+    numbers: { due: figures.missed, extra: figures.extra },
     practise: practise(take, 'every slot', slower(take), wholeTask(take).slice(0, 1)),
   };
 }
 
-function missed({ take, figures, byLimb, byPlace }: Evidence, school: School): Fault | undefined {
+function missed({ take, figures, byLimb, byPlace }: Evidence): Fault | undefined {
   const due = figures.matched + figures.missed;
   const worstLimb = mostBy(byLimb, (one) => one.missed);
   if (!worstLimb?.missed) return undefined;
@@ -111,16 +94,18 @@ function missed({ take, figures, byLimb, byPlace }: Evidence, school: School): F
     byPlace.filter((one) => one.limb === worstLimb.limb),
     (one) => one.missed,
   )!;
-  const limbDue = worstLimb.matched + worstLimb.missed;
-  const oftenest = worst.missed >= 2 ? `, most often ${placeSaid(take, worst.bar, worst.written, school)}` : '';
   return {
     about: 'missed',
     weight: figures.missed / due / MISSED_SHARE,
-    say: `The ${worstLimb.limb} leaves strokes out${oftenest}.`,
-    evidence: `${times(worstLimb.missed, limbDue)} of its strokes were missed, ${times(figures.missed, due)} in all.`,
+    numbers: {
+      missedOfLimb: worstLimb.missed,
+      dueOfLimb: worstLimb.matched + worstLimb.missed,
+      missed: figures.missed,
+      due,
+    },
     practise: practise(take, 'every slot', slower(take), [worstLimb.limb]),
     limb: worstLimb.limb,
-    place: worst.missed >= 2 ? { limb: worst.limb, bar: worst.bar, written: worst.written } : undefined,
+    ...(worst.missed >= 2 && { place: placeJudged(take, worst.limb, worst.bar, worst.written) }),
   };
 }
 
@@ -131,32 +116,24 @@ function extra({ take, figures, byLimb }: Evidence): Fault | undefined {
   return {
     about: 'extra',
     weight: figures.extra / due / EXTRA_SHARE,
-    say: `The ${worst.limb} strikes where nothing is written.`,
-    evidence: `${worst.extra} of ${figures.extra} extra hits are its own, beside ${due} strokes due.`,
+    numbers: { extraOfLimb: worst.extra, extra: figures.extra, due },
     practise: practise(take, 'counts', slower(take), [worst.limb]),
     limb: worst.limb,
   };
 }
 
-function drift({ take, figures, toleranceMs, playedMs }: Evidence): Fault | undefined {
+function drift({ take, figures, toleranceMs, lengthMs }: Evidence): Fault | undefined {
   if (figures.tempoDriftPercent === null) return undefined;
   const percent = figures.tempoDriftPercent;
-  const over = (Math.abs(percent) / 100) * playedMs;
+  const overMs = (Math.abs(percent) / 100) * lengthMs;
   return {
     about: 'drift',
     // From the middle of the take the trend reaches half its width to both sides.
-    weight: over / 2 / toleranceMs,
-    say: `The tempo ${percent > 0 ? 'runs ahead of' : 'drags behind'} the click from beginning to end.`,
-    evidence: `${Math.abs(percent).toFixed(1)} % ${percent > 0 ? 'fast' : 'slow'}: ${ms(over)} over the take; round that trend the spread is ${ms(figures.sdAroundTrendMs ?? 0)}.`,
+    weight: overMs / 2 / toleranceMs,
+    numbers: { percent, overMs, spreadMs: figures.sdAroundTrendMs ?? 0 },
     practise: practise(take, '8ths', lastBpm(take)),
   };
 }
-
-/**
- * A limb or a group of places explains many strokes at once, so it is named before one place that is
- * only a little farther out.
- */
-const EXPLAINS_MORE = 1.25;
 
 /** A fault must both stand out from the rest and be off the click: what is on time is never to blame. */
 const standsOut = (by: Ms, mean: Ms): Ms => (by * mean > 0 ? Math.min(Math.abs(by), Math.abs(mean)) : 0);
@@ -168,14 +145,13 @@ function limb({ take, byLimb, toleranceMs }: Evidence): Fault | undefined {
     const by = one.meanErrorMs! - meanOf(heard.filter((other) => other !== one))!;
     return { one, by, out: standsOut(by, one.meanErrorMs!) };
   });
-  const worst = mostBy(apart, ({ out }) => out)!;
+  const { one: worst, by, out } = mostBy(apart, (each) => each.out)!;
   return {
     about: 'limb',
-    weight: (EXPLAINS_MORE * worst.out) / toleranceMs,
-    say: `The ${worst.one.limb} comes ${ms(worst.by)} ${worst.by > 0 ? 'after' : 'before'} the other limbs.`,
-    evidence: `On average over ${worst.one.matched} strokes; ${ms(toleranceMs)} would pass at this level.`,
-    practise: practise(take, 'counts', slower(take), together(take, worst.one.limb)),
-    limb: worst.one.limb,
+    weight: (EXPLAINS_MORE * out) / toleranceMs,
+    numbers: { byMs: by, strokes: worst.matched, toleranceMs },
+    practise: practise(take, 'counts', slower(take), together(take, worst.limb)),
+    limb: worst.limb,
   };
 }
 
@@ -184,14 +160,13 @@ function offBeats({ take, byPlace, toleranceMs }: Evidence): Fault | undefined {
   const [on, off] = [true, false].map((wanted) =>
     byPlace.filter((one) => isOnCount(take.groove, one.bar, one.written) === wanted),
   );
-  const [onMean, offMean] = [meanOf(on!), meanOf(off!)];
-  if (onMean === undefined || offMean === undefined || off!.length < 2) return undefined;
-  const by = offMean - onMean;
+  const [onMs, offMs] = [meanOf(on!), meanOf(off!)];
+  if (onMs === undefined || offMs === undefined || off!.length < 2) return undefined;
+  const byMs = offMs - onMs;
   return {
     about: 'off-beats',
-    weight: (EXPLAINS_MORE * standsOut(by, offMean)) / toleranceMs,
-    say: `What falls between the counts comes ${ms(by)} ${lateOrEarly(by)}.`,
-    evidence: `${ms(offMean)} ${lateOrEarly(offMean)} between the counts, ${ms(onMean)} ${lateOrEarly(onMean)} on them.`,
+    weight: (EXPLAINS_MORE * standsOut(byMs, offMs)) / toleranceMs,
+    numbers: { byMs, offMs, onMs },
     practise: practise(take, 'every slot', slower(take)),
   };
 }
@@ -211,7 +186,7 @@ function together(take: Take, one: Limb): Limb[] {
   return task.filter((each) => each === one || each === partner);
 }
 
-function place({ take, byPlace, toleranceMs }: Evidence, school: School): Fault | undefined {
+function place({ take, byPlace, toleranceMs }: Evidence): Fault | undefined {
   const heard = byPlace.filter(({ matched }) => matched >= 3);
   const apart = heard.map((one) => {
     const by = one.meanErrorMs! - restOf(heard, one);
@@ -225,11 +200,10 @@ function place({ take, byPlace, toleranceMs }: Evidence, school: School): Fault 
   return {
     about: 'place',
     weight: out / toleranceMs,
-    say: `${opening(placeSaid(take, worst.bar, worst.written, school))} in the ${worst.limb} comes ${ms(worst.meanErrorMs!)} ${lateOrEarly(worst.meanErrorMs!)}.`,
-    evidence: `${worst.matched} times, spread ${ms(worst.sdErrorMs!)}; ${ms(toleranceMs)} would pass at this level.`,
+    numbers: { meanMs: worst.meanErrorMs!, strokes: worst.matched, spreadMs: worst.sdErrorMs!, toleranceMs },
     practise: practise(take, 'every slot', slower(take), [worst.limb]),
     limb: worst.limb,
-    place: { limb: worst.limb, bar: worst.bar, written: worst.written },
+    place: placeJudged(take, worst.limb, worst.bar, worst.written),
   };
 }
 
@@ -242,15 +216,14 @@ function restOf(places: readonly PlaceFigures[], one: PlaceFigures): Ms {
 }
 
 function offset({ take, figures, trendMs, toleranceMs }: Evidence): Fault {
-  const mean = figures.meanErrorMs!;
+  const meanMs = figures.meanErrorMs!;
   // Only what the trend keeps from beginning to end is an offset; the rest of the mean is drift.
-  const [start, end] = trendMs ?? [mean, mean];
+  const [start, end] = trendMs ?? [meanMs, meanMs];
   const kept = start * end > 0 ? Math.min(Math.abs(start), Math.abs(end)) : 0;
   return {
     about: 'behind or ahead',
     weight: kept / toleranceMs,
-    say: `The whole take sits ${ms(mean)} ${mean > 0 ? 'behind' : 'ahead of'} the click.`,
-    evidence: `The spread is ${ms(figures.sdErrorMs ?? 0)}, so it is steady; if it is the same on every take, it is the device's delay.`,
+    numbers: { meanMs, spreadMs: figures.sdErrorMs ?? 0, toleranceMs },
     practise: practise(take, 'counts', lastBpm(take)),
   };
 }
@@ -264,25 +237,50 @@ function spread({ take, figures, toleranceMs, byLimb }: Evidence): Fault | undef
   return {
     about: 'spread',
     weight: figures.sdAroundTrendMs / toleranceMs,
-    say: 'The strokes are uneven: they fall now early, now late.',
-    evidence: `Spread ${ms(figures.sdAroundTrendMs)}${worst ? `, widest in the ${worst.limb} (${ms(worst.sdAroundTrendMs ?? 0)})` : ''}; ${ms(toleranceMs)} would pass at this level.`,
+    numbers: {
+      spreadMs: figures.sdAroundTrendMs,
+      ...(worst && { spreadOfLimbMs: worst.sdAroundTrendMs ?? 0 }),
+      toleranceMs,
+    },
     practise: practise(take, 'every slot', slower(take)),
+    ...(worst && { limb: worst.limb }),
   };
 }
 
 function clean({ take, figures, toleranceMs }: Evidence): Verdict {
-  const thinner: Partial<Record<string, ClickPlanName>> = { slots: '8ths', value: 'counts', every: '2 and 4' };
-  const next = thinner[take.click.kind];
-  const practice = next
-    ? practise(take, next, lastBpm(take))
-    : practise(take, 'counts', Math.min(FASTEST, lastBpm(take) + 4));
   return {
+    version: 1,
     about: 'clean',
-    say: `Nothing to fix at this tempo: ${next ? 'let the click thin out' : 'go up 4'}.`,
-    evidence: `${figures.matched} strokes, ${ms(figures.meanErrorMs!)} ${lateOrEarly(figures.meanErrorMs!)} on average, spread ${ms(figures.sdErrorMs ?? 0)}; ${ms(toleranceMs)} would pass at this level.`,
-    practise: practice,
+    numbers: {
+      strokes: figures.matched,
+      meanMs: figures.meanErrorMs!,
+      spreadMs: figures.sdErrorMs ?? 0,
+      toleranceMs,
+    },
+    practise: nextStep(take),
   };
 }
+
+/** The plan a click thins to, by the kind it has now; from the thinnest there is no way on. */
+const THINNER: Partial<Record<ClickPlan['kind'], ClickPlanName>> = { slots: '8ths', value: 'counts', every: '2 and 4' };
+
+/** The way back up: first the limbs that were left out, then the tempo it is practised towards, then a thinner click. */
+function nextStep(take: Take): Practice {
+  const all = limbsIn(take.groove);
+  const bpm = lastBpm(take);
+  const click = take.changes?.findLast((change) => change.click)?.click ?? take.click;
+  if (wholeTask(take).length < all.length)
+    return { step: 'all limbs', bpm, click: 'counts', limbs: all, isWholeTask: false };
+  const goal = take.goal ?? take.groove.tempo;
+  const same = practise(take, 'counts', bpm);
+  if (bpm < goal) return { ...same, step: 'up to tempo', bpm: Math.min(goal, undoneStep(bpm)) };
+  const thinner = THINNER[click.kind];
+  if (thinner) return { ...same, step: 'thinner click', click: thinner };
+  return { ...same, step: 'faster', bpm: Math.min(FASTEST, bpm + FASTER) };
+}
+
+/** The tempo a step back was taken from, in whole beats a minute. */
+const undoneStep = (bpm: Bpm): Bpm => Math.round((bpm * 7) / 6);
 
 function mostBy<T>(all: readonly T[], of: (one: T) => number): T | undefined {
   return all.reduce<T | undefined>((most, one) => (most !== undefined && of(most) >= of(one) ? most : one), undefined);

@@ -1,12 +1,11 @@
 import fc from 'fast-check';
-import type { Bar, Groove, Stroke } from '../documents/groove';
+import type { Bar, Groove, Stroke } from '../groove/groove';
 import { cellsOfDivisions, slotsOfBar } from '../grid/cells';
-import { DEFAULT_SURFACES, HEIGHTS, LIMBS, ORNAMENTS } from '../groove/limbs';
+import { HEIGHTS, LIMBS, ORNAMENTS } from '../groove/limbs';
+import { USUAL_SURFACES } from '../groove/limbs';
 
 import { countsOf, parseMeter, type Meter } from '../grid/meter';
-import { steady } from '../time/tempoMap';
-import { beatOf } from '../groove/beat';
-import type { Run } from '../schedule/schedule';
+import type { Plan } from '../form/form';
 
 const METERS = ['4/4', '3/4', '2/2', '5/4', '7/8', '6/8', '12/8', '15/16'];
 
@@ -25,7 +24,7 @@ const bar = (meter: Meter, ornaments: boolean): fc.Arbitrary<Bar> => {
     const stroke = (place: (typeof places)[number]): fc.Arbitrary<Stroke> =>
       fc.record({
         limb: fc.constant(place.limb),
-        surface: fc.constant(DEFAULT_SURFACES[place.limb]),
+        surface: fc.constant(USUAL_SURFACES[place.limb]),
         at: fc.constant(place.at),
         height: fc.constantFrom(...HEIGHTS),
         ...(ornaments && { ornament: fc.option(fc.constantFrom(...ORNAMENTS), { nil: undefined, freq: 6 }) }),
@@ -52,8 +51,8 @@ export const anyGroove = ({ ornaments = true } = {}): fc.Arbitrary<Groove> =>
       bars,
     }));
 
-/** Any run of any groove at one tempo, straight unless it says otherwise. */
-export const anyRun = (options?: { ornaments?: boolean }): fc.Arbitrary<Run> =>
+/** Any groove gone through at one tempo, straight unless it says otherwise. */
+export const anyPlan = (options?: { ornaments?: boolean }): fc.Arbitrary<Plan> =>
   fc
     .record({
       groove: anyGroove(options),
@@ -61,12 +60,7 @@ export const anyRun = (options?: { ornaments?: boolean }): fc.Arbitrary<Run> =>
       countIn: fc.integer({ min: 0, max: 2 }),
       rounds: fc.integer({ min: 1, max: 3 }),
     })
-    .map(({ groove, bpm, ...rest }): Run => ({
-      groove,
-      tempo: steady(bpm, beatOf(groove)),
-      click: { kind: 'every', counts: '1', from: '0' },
-      ...rest,
-    }));
+    .map((some): Plan => ({ click: { kind: 'every', counts: '1', from: '0' }, ...some }));
 
 /** One bar of 4/4 in even parts, strokes of one limb on the slots where the text has a letter: A accent, t tap, g ghost. */
 export function oneLine(text: string, limb: Stroke['limb'] = 'right hand', tempo = 60): Groove {
@@ -78,7 +72,7 @@ export function oneLine(text: string, limb: Stroke['limb'] = 'right hand', tempo
   const strokes = letters.flatMap((letter, index): Stroke[] =>
     letter === '.'
       ? []
-      : [{ limb, surface: DEFAULT_SURFACES[limb], at: slots[index]!.at, height: heights[letter as 'A' | 't' | 'g'] }],
+      : [{ limb, surface: USUAL_SURFACES[limb], at: slots[index]!.at, height: heights[letter as 'A' | 't' | 'g'] }],
   );
   return { version: 1, title: 'Line', reading: 'numbers', tempo, bars: [{ meter, cells, strokes }] };
 }

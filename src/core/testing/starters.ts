@@ -1,5 +1,5 @@
 import { cellsOfDivisions } from '../grid/cells';
-import type { Groove } from '../documents/groove';
+import type { Groove } from '../groove/groove';
 import { meterOf, oneLine, together } from './arbitrary';
 
 /** A few plain grooves for properties over whole grooves. */

@@ -1,14 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import {
-  clickPlanShape,
-  CLICK_PLANS,
-  clicks,
-  planInWords,
-  plainMetronome,
-  type ClickedBar,
-  type ClickPlan,
-} from './clickPlan';
+import { clickPlanShape, CLICK_PLANS, planInWords, type ClickPlan } from './clickPlan';
+import { plainMetronome } from '../schedule/metronome';
+import { clicks, type ClickedBar } from '../schedule/clicks';
 import { compare, exact, format, toNumber, ZERO } from './fraction';
 import { barLength, countsOf, formatMeter, isCompound, parseMeter } from '../grid/meter';
 import { offBeat, swingRatio, swungPlace } from './swing';
@@ -53,7 +47,6 @@ describe('meters', () => {
 });
 
 const bar = (meter: string, division = 1): ClickedBar => ({
-  start: ZERO,
   meter: meterOf(meter),
   reading: 'numbers',
   cells: cellsOfDivisions(meterOf(meter), 'numbers', division),
@@ -102,6 +95,11 @@ describe('click plans', () => {
     expect(plainMetronome(CLICK_PLANS['8ths'], bar('4/4'), 140)).toEqual({ bpm: 280, outOfRange: true });
     expect(plainMetronome(CLICK_PLANS['2 and 4'], bar('7/8'), 180)).toBeUndefined();
     expect(plainMetronome({ kind: 'silent' }, bar('4/4'), 90)).toBeUndefined();
+    expect(plainMetronome(CLICK_PLANS['every second bar'], bar('4/4'), 66)).toEqual({ bpm: 8.25, outOfRange: true });
+    expect(plainMetronome(CLICK_PLANS['2 bars on, 2 silent'], bar('4/4'), 66)).toEqual({ bpm: 66, outOfRange: false });
+    expect(
+      [30, 29.9, 250, 250.1].map((bpm) => plainMetronome(CLICK_PLANS.counts, bar('4/4'), bpm)!.outOfRange),
+    ).toEqual([false, true, false, true]);
   });
 
   test.each([
@@ -137,19 +135,17 @@ describe('swing', () => {
 });
 
 test('a tempo map goes on from each change, and the first tempo holds before the first bar', () => {
-  const map: TempoMap = {
-    beat: exact('1/4'),
-    changes: [
-      { at: ZERO, bpm: 60 },
-      { at: exact('1'), bpm: 120 },
-      { at: exact('2'), bpm: 40 },
-    ],
-  };
+  const beat = exact('1/4');
+  const map: TempoMap = [
+    { at: ZERO, bpm: 60, beat },
+    { at: exact('1'), bpm: 120, beat },
+    { at: exact('2'), bpm: 40, beat },
+  ];
   const toMs = clock(map);
   expect(['-1', '0', '1/2', '1', '3/2', '2', '9/4'].map((at) => toMs(exact(at)))).toEqual([
     -4000, 0, 2000, 4000, 5000, 6000, 7500,
   ]);
-  expect([tempoAt(map, exact('-1')), tempoAt(map, exact('1')), tempoAt(map, exact('5'))]).toEqual([60, 120, 40]);
+  expect(['-1', '1', '5'].map((at) => tempoAt(map, exact(at)).bpm)).toEqual([60, 120, 40]);
 });
 
 describe('a click that thins', () => {

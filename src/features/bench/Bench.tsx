@@ -10,7 +10,7 @@ import { readSpoken } from '@/core/count/reader';
 import type { Remedy } from '@/core/count/spoken';
 import { placeInWords } from '@/core/count/placeInWords';
 import type { School } from '@/core/count/schools';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
 import { techniqueAt } from '@/core/groove/lines';
 import { LIMBS } from '@/core/groove/limbs';

@@ -6,8 +6,10 @@ import Typography from '@mui/material/Typography';
 import { memo } from 'react';
 import { placeInWords } from '@/core/count/placeInWords';
 import type { School } from '@/core/count/schools';
-import { check, speeds, type Finding, type Limits } from '@/core/groove/checks';
-import type { Groove } from '@/core/documents/groove';
+import { type Finding } from '@/core/groove/conflicts';
+import { check, speeds } from '@/core/schedule/speeds';
+import { type SpeedLimits } from '@/core/limits';
+import type { Groove } from '@/core/groove/groove';
 import { opening } from '@/ui/words';
 import { Row } from './Section';
 
@@ -15,7 +17,7 @@ export type Fix = NonNullable<Finding['fix']>;
 
 interface ChecksProps {
   groove: Groove;
-  limits: Limits;
+  limits: SpeedLimits;
   school: School;
   onFix: (fix: Fix) => void;
 }

@@ -9,8 +9,9 @@ import { memo } from 'react';
 import { placeInWords } from '@/core/count/placeInWords';
 import type { School } from '@/core/count/schools';
 import { beatOf } from '@/core/groove/beat';
-import { motionLine, type Limits } from '@/core/groove/checks';
-import type { Groove } from '@/core/documents/groove';
+import { motionLine } from '@/core/groove/motion';
+import { type SpeedLimits } from '@/core/limits';
+import type { Groove } from '@/core/groove/groove';
 import { placeStroke, setOrnament, setSurface, type Place } from '@/core/groove/edit';
 import { slotAt, slotsOfBar } from '@/core/grid/cells';
 import { HEIGHTS, isHand, ORNAMENTS, SURFACES, type Height } from '@/core/groove/limbs';
@@ -28,7 +29,7 @@ interface SidePanelProps {
   groove: Groove;
   cursor: Place;
   school: School;
-  limits: Limits;
+  limits: SpeedLimits;
   /** The groove as it was when the hands last rested, for what is costly. */
   settled: Groove;
   onFix: (fix: Fix) => void;

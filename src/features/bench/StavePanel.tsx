@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { memo, useState } from 'react';
 import type { School } from '@/core/count/schools';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
 import { writeSwingOut } from '@/core/groove/feel';
 import { strokeInLine, strokeOfLine, type StrokeInLine } from '@/ui/stave/layout';

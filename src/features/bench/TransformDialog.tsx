@@ -13,7 +13,7 @@ import ListSubheader from '@mui/material/ListSubheader';
 import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
 import type { School } from '@/core/count/schools';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
 import { Strip, type StripHandle } from '@/ui/strip/Strip';
 import { grooveInWords, tempoInWords } from '@/ui/words';

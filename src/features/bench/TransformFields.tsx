@@ -7,7 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { MOST_LEAN } from '@/core/documents/groove';
+import { MOST_LEAN } from '@/core/limits';
 import { LIMBS, SURFACES } from '@/core/groove/limbs';
 import { NOTE_VALUE_NAMES, type Choice, type Choices } from './transforms';
 

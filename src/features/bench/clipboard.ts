@@ -1,4 +1,4 @@
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import { readGroove, writeGroove } from '@/core/documents/groove';
 import type { Place } from '@/core/groove/edit';
 import { pasteAt, type Clip } from '@/core/groove/region';
@@ -19,6 +19,7 @@ export function keepClip(clip: Clip): void {
 /** Pastes what was copied last at a slot. What another version of Mochila left behind is not trusted. */
 export function pasteClip(groove: Groove, place: Place): Answer {
   const nothing = fail({
+    code: 'nothing-copied',
     path: [],
     where: '',
     say: 'Nothing has been copied.',

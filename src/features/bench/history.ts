@@ -1,4 +1,4 @@
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
 import { slotsOfBar } from '@/core/grid/cells';
 import { LIMBS, type Height } from '@/core/groove/limbs';

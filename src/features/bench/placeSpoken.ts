@@ -1,5 +1,5 @@
 import type { SpokenPlace } from '@/core/count/spoken';
-import type { Groove, Stroke } from '@/core/documents/groove';
+import type { Groove, Stroke } from '@/core/groove/groove';
 import { placeStroke, removeStroke, usualSurface, type Place } from '@/core/groove/edit';
 import type { Height, Limb } from '@/core/groove/limbs';
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { mirrorHands } from '@/core/groove/lines';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { exact } from '@/core/time/fraction';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import { compared, fromPlace, limbByLimb, segmentAt, selectionLoop, straightThenSwung, type Loop } from './programme';
 
 const bar = together(

@@ -1,11 +1,12 @@
 import { backToBack, type Passage } from '@/core/backToBack';
 import { beatOf } from '@/core/groove/beat';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
-import { limbsIn } from '@/core/groove/limbs';
+import { limbsIn } from '@/core/groove/kit';
 import { lengthOf } from '@/core/groove/place';
 import type { Region } from '@/core/groove/region';
-import type { Run, TimedSound } from '@/core/schedule/schedule';
+import type { Run } from '@/core/schedule/schedule';
+import type { TimedSound } from '@/core/schedule/timed';
 import { add, compare, type WholeNotes } from '@/core/time/fraction';
 import { barLength, barStarts } from '@/core/grid/meter';
 import { clock, steady } from '@/core/time/tempoMap';

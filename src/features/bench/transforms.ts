@@ -1,4 +1,4 @@
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
 import { foldSwing, toFullTriplets, toShuffle, writeSwingOut } from '@/core/groove/feel';
 import { slotAt, slotsOfBar } from '@/core/grid/cells';
@@ -71,7 +71,7 @@ export const TRANSFORMS: TransformKind[] = [
     group: 'Move',
     uses: ['limbs', 'step', 'way', 'times'],
     make: (groove, { limbs, step, way, times }, cursor) => {
-      if (!limbs.length) return problem('No limb is chosen.', 'Choose at least one.');
+      if (!limbs.length) return problem('no-limb', 'No limb is chosen.', 'Choose at least one.');
       const bar = groove.bars[cursor.bar]!;
       const one =
         step === 'slot'
@@ -88,13 +88,13 @@ export const TRANSFORMS: TransformKind[] = [
     make: (groove, { value, first, then }) => {
       const moments = new Set(strokesOf(groove).map(({ at }) => format(at))).size;
       if (first.trim() && !/^\d{1,3}$/.test(first.trim()))
-        return problem('Say how many notes as a whole number.', 'Leave it empty for all of them.');
+        return problem('not-a-number', 'Say how many notes as a whole number.', 'Leave it empty for all of them.');
       const count = first.trim() ? Math.min(Number(first), moments) : moments;
       const plan = [
         { value, notes: count },
         { value: then, notes: moments - count },
       ].filter(({ notes }) => notes > 0);
-      if (!plan.length) return problem('There is no stroke to re-rate.', 'Place some first.');
+      if (!plan.length) return problem('no-stroke', 'There is no stroke to re-rate.', 'Place some first.');
       return rerate(groove, plan);
     },
   },
@@ -117,7 +117,7 @@ export const TRANSFORMS: TransformKind[] = [
     group: 'Limbs',
     uses: ['limbs'],
     make: (groove, { limbs }) =>
-      limbs.length ? keepLimbs(groove, limbs) : problem('No limb is chosen.', 'Choose at least one.'),
+      limbs.length ? keepLimbs(groove, limbs) : problem('no-limb', 'No limb is chosen.', 'Choose at least one.'),
   },
   {
     name: 'Move a limb’s line to another surface',
@@ -143,8 +143,10 @@ export const TRANSFORMS: TransformKind[] = [
       const wrong = wanted.find((each) => !Number.isInteger(each) || each < 1 || each > of);
       if (wrong !== undefined)
         return problem(
+          'no-such-note',
           `There is no note ${Number.isNaN(wrong) ? on : wrong} in ${of}.`,
           `Write numbers from 1 to ${of}, parted by commas.`,
+          { of },
         );
       return accentPattern(
         groove,

@@ -3,7 +3,7 @@
 import { useState, type Dispatch } from 'react';
 import { placeInWords } from '@/core/count/placeInWords';
 import type { School } from '@/core/count/schools';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import {
   copyBar,
   deleteBar,

@@ -1,7 +1,8 @@
 // @vitest-environment happy-dom
 import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { writeGroove, type Groove } from '@/core/documents/groove';
+import { writeGroove } from '@/core/documents/groove';
+import { type Groove } from '@/core/groove/groove';
 import { oneLine } from '@/core/testing/arbitrary';
 import { keepCopyAction, saveGrooveAction } from './actions';
 import { useSaving } from './useSaving';

@@ -1,7 +1,8 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { readGroove, writeGroove, type Groove } from '@/core/documents/groove';
+import { readGroove, writeGroove } from '@/core/documents/groove';
+import { type Groove } from '@/core/groove/groove';
 import { keepCopyAction, saveGrooveAction } from './actions';
 
 /** How long the hands rest before a save, in milliseconds. */

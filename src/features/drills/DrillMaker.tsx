@@ -12,11 +12,13 @@ import type { School } from '@/core/count/schools';
 import type { Drill } from '@/core/drill/drill';
 import { settingsLike } from '@/core/drill/fromGroove';
 import { FAMILIES, familyNamed } from '@/core/drill/registry';
-import { generatorOf, renewed, usualRule, type Rule } from '@/core/drill/rule';
+import { generatorOf, renewed, usualRule } from '@/core/drill/rule';
+import { type Rule } from '@/core/documents/rule';
 import { drillFor, type Weakness } from '@/core/plan/weakness';
 import { writeOut } from '@/core/drill/written';
-import type { Limits } from '@/core/groove/checks';
-import { readGroove, writeGroove, type Groove, type GrooveJson } from '@/core/documents/groove';
+import type { SpeedLimits } from '@/core/limits';
+import { readGroove, writeGroove, type GrooveJson } from '@/core/documents/groove';
+import { type Groove } from '@/core/groove/groove';
 import type { KeptDrill } from '@/server/drills';
 import { Page } from '@/ui/Page';
 import { opening } from '@/ui/words';
@@ -35,7 +37,7 @@ import { useDrill } from './useDrill';
 
 interface DrillMakerProps {
   school: School;
-  limits: Limits;
+  limits: SpeedLimits;
   /** Keeps an exercise as a groove and opens it on the bench; a word when it cannot be. */
   toBench: (groove: GrooveJson) => Promise<string | undefined>;
   kept: readonly KeptDrill[];

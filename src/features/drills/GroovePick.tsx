@@ -2,7 +2,7 @@
 
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 
 /** A groove of the workshop that a drill can be made of or over. */
 export interface Pickable {

@@ -10,7 +10,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import type { Rule } from '@/core/drill/rule';
+import type { Rule } from '@/core/documents/rule';
 import type { Problem } from '@/core/result';
 import { keepDrillAction, practiseDrillAction } from './actions';
 

@@ -10,7 +10,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import FormHelperText from '@mui/material/FormHelperText';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
-import { MOST_CALLS, ORDERS, type Rule } from '@/core/drill/rule';
+import { MOST_CALLS, ORDERS, type Rule } from '@/core/documents/rule';
 import { usualClimb } from '@/core/plan/ladder';
 import type { Problem } from '@/core/result';
 import { CLICK_PLAN_NAMES } from '@/core/time/clickPlan';

@@ -3,7 +3,8 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { familyNamed } from '@/core/drill/registry';
-import { readyRule, type Rule } from '@/core/drill/rule';
+import { readyRule } from '@/core/drill/rule';
+import { type Rule } from '@/core/documents/rule';
 import { sentence } from '@/core/result';
 import { dropDrill, grooveOfDrill, keepDrill } from '@/server/drills';
 import { asPerson, requireTeacher } from '@/server/session';

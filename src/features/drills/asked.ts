@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { RATES } from '@/core/drill/families/rates';
 import type { Weakness } from '@/core/plan/weakness';
-import { tempoShape } from '@/core/documents/groove';
+import { tempoShape } from '@/core/documents/shapes';
 import { LIMBS } from '@/core/groove/limbs';
 import { parse, type WholeNotes } from '@/core/time/fraction';
 import { parseMeter } from '@/core/grid/meter';

@@ -1,12 +1,12 @@
 import type { School } from '@/core/count/schools';
 import { makeDrill, type Drill } from '@/core/drill/drill';
-import type { Limits } from '@/core/groove/checks';
+import type { SpeedLimits } from '@/core/limits';
 import type { Result } from '@/core/result';
 
 export interface DrillAsked {
   rule: unknown;
   school: School;
-  limits: Limits;
+  limits: SpeedLimits;
 }
 /** How much is done, or the drill. */
 export type DrillAnswer = { share: number } | { drill: Result<Drill> };

@@ -3,8 +3,8 @@
 import { useEffect, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Drill } from '@/core/drill/drill';
-import type { Rule } from '@/core/drill/rule';
-import type { Limits } from '@/core/groove/checks';
+import type { Rule } from '@/core/documents/rule';
+import type { SpeedLimits } from '@/core/limits';
 import type { Result } from '@/core/result';
 import type { DrillAnswer, DrillAsked } from './drill.worker';
 
@@ -19,7 +19,7 @@ export interface Making {
 }
 
 /** A drill made in a worker whenever its rule changes. */
-export function useDrill(rule: Rule, school: School, limits: Limits): Making {
+export function useDrill(rule: Rule, school: School, limits: SpeedLimits): Making {
   const [made, setMade] = useState<Result<Drill>>();
   const [working, setWorking] = useState<{ worker: Worker; share: number }>();
   const [stopped, setStopped] = useState<unknown>();

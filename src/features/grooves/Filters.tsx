@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { FEELS } from '@/core/groove/beat';
-import { LEVELS } from '@/core/take/figures';
+import { LEVELS } from '@/core/limits';
 import type { StoredGroove } from '@/server/grooves';
 import { choicesIn, SORTS, type Wanted } from './find';
 

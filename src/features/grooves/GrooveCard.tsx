@@ -11,7 +11,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useOptimistic, useState, useTransition } from 'react';
-import { turnFor } from '@/core/groove/limbs';
+import { turnFor } from '@/core/groove/kit';
 import type { StoredGroove } from '@/server/grooves';
 import type { Person } from '@/server/people';
 import { glanceOf } from '@/ui/strip/glance';

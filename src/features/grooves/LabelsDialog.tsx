@@ -7,7 +7,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useActionState } from 'react';
-import { LEVELS } from '@/core/take/figures';
+import { LEVELS } from '@/core/limits';
 import type { StoredGroove } from '@/server/grooves';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM, type FormState } from '@/ui/form';

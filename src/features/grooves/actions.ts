@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { LEVELS } from '@/core/take/figures';
+import { LEVELS } from '@/core/limits';
 import { setArchived, setFavourite, setLabels } from '@/server/grooves';
 import { asPerson, requirePerson, requireTeacher } from '@/server/session';
 import { tagsShape } from '@/ui/fields';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { STARTER_GROOVES } from '@/server/demo/grooves';
 import type { StoredGroove } from '@/server/grooves';
-import { metersInWords } from '@/core/documents/groove';
+import { metersInWords } from '@/core/groove/groove';
 import { choicesIn, EVERYTHING, found, type Wanted } from './find';
 
 const shelf: StoredGroove[] = STARTER_GROOVES.map(({ groove, level, tags }, index) => ({

@@ -1,5 +1,5 @@
 import { feelOf, type Feel } from '@/core/groove/beat';
-import { LEVELS, type Level } from '@/core/take/figures';
+import { LEVELS, type Level } from '@/core/limits';
 import type { StoredGroove } from '@/server/grooves';
 import { grooveInWords } from '@/ui/words';
 

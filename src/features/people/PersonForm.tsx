@@ -6,7 +6,7 @@ import Button from '@mui/material/Button';
 import { useActionState } from 'react';
 import { SETUPS } from '@/core/groove/limbs';
 import { schoolNamesIn } from '@/core/documents/settings';
-import { LEVELS } from '@/core/take/figures';
+import { LEVELS } from '@/core/limits';
 import type { Person } from '@/server/people';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';

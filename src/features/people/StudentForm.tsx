@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useActionState } from 'react';
 import { SETUPS } from '@/core/groove/limbs';
-import { LEVELS } from '@/core/take/figures';
+import { LEVELS } from '@/core/limits';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { addStudentAction } from './actions';

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
-import { LEVELS } from '@/core/take/figures';
+import { LEVELS } from '@/core/limits';
 import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
-import { tempoShape } from '@/core/documents/groove';
+import { tempoShape } from '@/core/documents/shapes';
 import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
 
 const number = (say: string) =>
@@ -17,9 +17,7 @@ const number = (say: string) =>
       return z.NEVER;
     });
 
-const level = z
-  .enum(LEVELS as [string, ...string[]], 'Choose a level from the list.')
-  .transform((one) => one as (typeof LEVELS)[number]);
+const level = z.enum(LEVELS, 'Choose a level from the list.');
 
 const thisYear = () => new Date().getFullYear();
 

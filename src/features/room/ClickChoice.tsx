@@ -10,18 +10,18 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import {
   CLICK_PLAN_NAMES,
   CLICK_PLANS,
   clickPlanShape,
   planInWords,
-  plainMetronome,
   THINNING_STAGES,
   type BasePlan,
   type ClickPlan,
   type ClickPlanName,
 } from '@/core/time/clickPlan';
+import { plainMetronome } from '@/core/schedule/metronome';
 import { ZERO } from '@/core/time/fraction';
 import { countsOf } from '@/core/grid/meter';
 import type { Bpm } from '@/core/time/units';

@@ -9,7 +9,7 @@ import { useState } from 'react';
 import type { School } from '@/core/count/schools';
 import { mostCalls } from '@/core/drill/caller';
 import { exerciseInWords, type ExerciseBars } from '@/core/form/exercises';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import { Pick } from '@/ui/Pick';
 import { opening, plural } from '@/ui/words';
 import type { RoomSettings } from './settings';

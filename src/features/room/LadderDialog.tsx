@@ -12,7 +12,8 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { readLadder, rungsOf, type Ladder } from '@/core/plan/ladder';
+import { rungsOf } from '@/core/plan/ladder';
+import { readLadder, type Ladder } from '@/core/documents/climb';
 import { plural, tempoInWords } from '@/ui/words';
 import { NumberField, numberTyped } from './NumberField';
 

@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { beatsWithin, NUDGE_MS, SPEEDS, type MusicSettings } from '@/core/practice/music';
-import { tempoShape } from '@/core/documents/groove';
+import { tempoShape } from '@/core/documents/shapes';
 import { tappedTempo, withTap } from '@/core/time/tempoWords';
 import type { Ms } from '@/core/time/units';
 import { peaks, type Music } from '@/sound/music';

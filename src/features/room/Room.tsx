@@ -4,14 +4,16 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { School } from '@/core/count/schools';
-import type { Limits } from '@/core/groove/checks';
+import type { SpeedLimits } from '@/core/limits';
 import { isSameExercise, type ExerciseBars } from '@/core/form/exercises';
-import type { WrittenDrill } from '@/core/drill/written';
-import type { Groove } from '@/core/documents/groove';
-import { limbsIn, type Limb } from '@/core/groove/limbs';
-import { loudnessAt, rungsOf, type Climb } from '@/core/plan/ladder';
+import type { WrittenDrill } from '@/core/documents/writtenDrill';
+import type { Groove } from '@/core/groove/groove';
+import { type Limb } from '@/core/groove/limbs';
+import { limbsIn } from '@/core/groove/kit';
+import { loudnessAt, rungsOf } from '@/core/plan/ladder';
+import { type Climb } from '@/core/documents/climb';
 import { schedule } from '@/core/schedule/schedule';
-import type { Level } from '@/core/take/figures';
+import type { Level } from '@/core/limits';
 import { CLICK_PLANS, type ClickPlanName } from '@/core/time/clickPlan';
 import type { Ms } from '@/core/time/units';
 import { Page } from '@/ui/Page';
@@ -52,7 +54,7 @@ export interface RoomProps {
   /** Already turned round for the player's kit. */
   groove: Groove;
   /** Strokes a second, as the teacher set them for the workshop. */
-  limits: Limits;
+  limits: SpeedLimits;
   /** Of a groove that plays a drill. */
   drill?: WrittenDrill;
   assignment?: { id: string; tempo: number; click: ClickPlanName; reason: string };

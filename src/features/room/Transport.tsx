@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import type { ReactNode, Ref } from 'react';
 import { KIT_FAULT_NAMES, type KitFault } from '@/core/take/simulatedKit';
 import { plural } from '@/ui/words';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Bpm } from '@/core/time/units';
 import { ClickChoice } from './ClickChoice';
 import { Volume } from './Volume';

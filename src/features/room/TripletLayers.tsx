@@ -3,10 +3,10 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useImperativeHandle, useRef, type Ref } from 'react';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import { toNumber } from '@/core/time/fraction';
 import { barLength } from '@/core/grid/meter';
-import { helperLoudness, LAYERS, tripletLayers, type LayerPlan } from '@/core/schedule/layers';
+import { helperLoudness, LAYERS, tripletLayers, type LayerPlan } from '@/core/form/layers';
 
 export interface LayersHandle {
   /** Shows how loud the helpers are in a bar of the run. */

@@ -1,7 +1,7 @@
 'use server';
 
 import { z } from 'zod';
-import { climbShape, type Climb } from '@/core/plan/ladder';
+import { climbShape, type Climb } from '@/core/documents/climb';
 import { keepLadder } from '@/server/ladders';
 import { asPerson, requirePerson } from '@/server/session';
 

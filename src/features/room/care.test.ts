@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { LIMITS } from '@/core/groove/checks';
+import { SPEED_LIMITS } from '@/core/limits';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { NOTHING_PLAYED, withPlaying, speedWord, wantsRest } from './care';
 
@@ -23,10 +23,10 @@ test('five minutes without playing are a rest', () => {
 
 test('a word before a limb’s limit, only for limbs of the task', () => {
   const groove = together(oneLine('tttt tttt tttt tttt'), oneLine('t... t... t... t...', 'right foot'));
-  expect(speedWord(groove, 120, ['right hand', 'right foot'], LIMITS)).toBeUndefined();
-  expect(speedWord(groove, 160, ['right hand'], LIMITS)).toBe(
+  expect(speedWord(groove, 120, ['right hand', 'right foot'], SPEED_LIMITS)).toBeUndefined();
+  expect(speedWord(groove, 160, ['right hand'], SPEED_LIMITS)).toBe(
     'At 160 this asks the right hand 10.7 strokes a second (its limit is 10). Warm up first, climb in small steps, and stop when it hurts.',
   );
-  expect(speedWord(groove, 160, ['right foot'], LIMITS)).toBeUndefined();
-  expect(speedWord(groove, 160, ['right hand'], { ...LIMITS, hand: [5, 8, 12] })).toBeUndefined();
+  expect(speedWord(groove, 160, ['right foot'], SPEED_LIMITS)).toBeUndefined();
+  expect(speedWord(groove, 160, ['right hand'], { ...SPEED_LIMITS, hand: [5, 8, 12] })).toBeUndefined();
 });

@@ -1,6 +1,7 @@
 import { isHand } from '@/core/groove/limbs';
-import { speeds, type Limits } from '@/core/groove/checks';
-import type { Groove } from '@/core/documents/groove';
+import { speeds } from '@/core/schedule/speeds';
+import { type SpeedLimits } from '@/core/limits';
+import type { Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import type { Bpm, Ms } from '@/core/time/units';
 
@@ -25,7 +26,7 @@ export function withPlaying(before: PlayedTime, from: Ms, to: Ms): PlayedTime {
 export const wantsRest = ({ ms }: PlayedTime): boolean => ms >= PLAY_MS;
 
 /** A word before what goes beyond a limb's limit; undefined when every limb of the task stays below its own. */
-export function speedWord(groove: Groove, bpm: Bpm, task: readonly Limb[], limits: Limits): string | undefined {
+export function speedWord(groove: Groove, bpm: Bpm, task: readonly Limb[], limits: SpeedLimits): string | undefined {
   const beyond = speeds(groove, bpm, limits).filter(({ limb, feel }) => feel === 'beyond' && task.includes(limb));
   if (!beyond.length) return undefined;
   const named = beyond.map(

@@ -2,7 +2,8 @@
 import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { SCHOOLS } from '@/core/count/schools';
-import { usualClimb, type Climb } from '@/core/plan/ladder';
+import { usualClimb } from '@/core/plan/ladder';
+import { type Climb } from '@/core/documents/climb';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import type { Limb } from '@/core/groove/limbs';
 import { keepLadderAction } from './actions';

@@ -4,19 +4,14 @@ import type { School } from '@/core/count/schools';
 import type { Call } from '@/core/drill/caller';
 import type { ExerciseBars } from '@/core/form/exercises';
 import { beatOf } from '@/core/groove/beat';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
-import type { Loudness } from '@/core/plan/ladder';
-import {
-  schedule,
-  type Run,
-  type RunChange,
-  type Schedule,
-  type TimedSound,
-  type TimedStroke,
-} from '@/core/schedule/schedule';
-import { MOST_HITS, runOf, taskAt, tempoMapOf, type Hit, type Take, type TakeChange } from '@/core/documents/take';
-import type { Level } from '@/core/take/figures';
+import type { Loudness } from '@/core/documents/climb';
+import { schedule, type Run, type RunChange } from '@/core/schedule/schedule';
+import { type Schedule, type TimedSound, type TimedStroke } from '@/core/schedule/timed';
+import { runOf, taskAt, tempoMapOf, type Hit, type Take, type TakeChange } from '@/core/documents/take';
+import { MOST_HITS } from '@/core/limits';
+import type { Level } from '@/core/limits';
 import { judge } from '@/core/take/judge';
 import { KIT_FAULTS, simulateKit } from '@/core/take/simulatedKit';
 import type { Swing } from '@/core/time/swing';

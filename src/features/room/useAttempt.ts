@@ -3,7 +3,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Limb } from '@/core/groove/limbs';
 import { writeTake, type Hit, type Take } from '@/core/documents/take';
-import { smallestAudibleMs, LEVEL_FACTORS, type Level } from '@/core/take/figures';
+import { smallestAudibleMs, LEVEL_FACTORS } from '@/core/take/figures';
+import { type Level } from '@/core/limits';
 import { judge, type Judgement } from '@/core/take/judge';
 import type { Ms } from '@/core/time/units';
 import { Player, SoundLost } from '@/sound/player';

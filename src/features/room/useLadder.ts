@@ -1,7 +1,8 @@
 'use client';
 
 import { useCallback, useState } from 'react';
-import { afterTake, FIRST_STANDING, type Climb, type Ladder, type Standing, type Step } from '@/core/plan/ladder';
+import { afterTake, FIRST_STANDING, type Step } from '@/core/plan/ladder';
+import { type Climb, type Ladder, type Standing } from '@/core/documents/climb';
 import { keepLadderAction } from './actions';
 
 export interface Climbing {

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { School } from '@/core/count/schools';
 import { called, type Called } from '@/core/drill/caller';
 import { onlyExercises, type ExerciseBars } from '@/core/form/exercises';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import { bpmAt } from '@/core/plan/ladder';
 import { heardBpm, roundsUnder } from '@/core/practice/music';

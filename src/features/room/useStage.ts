@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import { exerciseAt, type ExerciseBars } from '@/core/form/exercises';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Sides } from '@/core/form/sides';
 import type { Waiting } from '@/core/practice/waiting';
 import { equal } from '@/core/time/fraction';

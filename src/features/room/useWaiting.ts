@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, useRef, useState } from 'react';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import { isOrnamented, startWaiting, strikeWaiting, type Waiting } from '@/core/practice/waiting';
 

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { turnFor } from '@/core/groove/limbs';
+import { turnFor } from '@/core/groove/kit';
 import type { Assignment } from '@/server/assignments';
 import type { StoredGroove } from '@/server/grooves';
 import type { Person } from '@/server/people';

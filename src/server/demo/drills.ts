@@ -1,5 +1,6 @@
 import { familyNamed } from '@/core/drill/registry';
-import { usualRule, type Rule } from '@/core/drill/rule';
+import { usualRule } from '@/core/drill/rule';
+import { type Rule } from '@/core/documents/rule';
 import { SHELF } from '@/core/drill/shelf';
 
 export interface DemoDrill {

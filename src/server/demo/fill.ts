@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { subDays } from 'date-fns';
 import pg from 'pg';
-import { limbsIn, turnFor } from '@/core/groove/limbs';
+import { limbsIn, turnFor } from '@/core/groove/kit';
 import { randomFrom, seedOf } from '@/core/random';
 import { schedule } from '@/core/schedule/schedule';
 import { runOf, type Take } from '@/core/documents/take';

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { feelOf } from '@/core/groove/beat';
-import { check } from '@/core/groove/checks';
-import { metersInWords, readGroove, writeGroove } from '@/core/documents/groove';
+import { check } from '@/core/schedule/speeds';
+import { readGroove, writeGroove } from '@/core/documents/groove';
+import { metersInWords } from '@/core/groove/groove';
 import { STARTER_GROOVES } from './grooves';
 import { DEMO_STUDENTS } from './people';
 import { grooveOf, type Written } from './shelf/writtenDown';

@@ -1,5 +1,5 @@
-import type { Groove } from '@/core/documents/groove';
-import type { Level } from '@/core/take/figures';
+import type { Groove } from '@/core/groove/groove';
+import type { Level } from '@/core/limits';
 import { FILLS } from './shelf/fills';
 import { ODD } from './shelf/odd';
 import { SIXTEENTHS } from './shelf/sixteenths';

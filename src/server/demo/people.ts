@@ -1,6 +1,6 @@
 import type { SchoolName } from '@/core/count/schools';
 import type { Limb, Setup } from '@/core/groove/limbs';
-import type { Level } from '@/core/take/figures';
+import type { Level } from '@/core/limits';
 import type { Playing } from '@/core/take/simulatedKit';
 import type { ClickPlanName } from '@/core/time/clickPlan';
 

@@ -5,7 +5,7 @@ import { useTheme } from '@mui/material/styles';
 import 'vexflow/bravura';
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { School } from '@/core/count/schools';
-import type { Bar, Groove } from '@/core/documents/groove';
+import type { Bar, Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import { compare, equal } from '@/core/time/fraction';
 import type { Reading } from '@/core/grid/meter';

@@ -16,7 +16,7 @@ import {
 } from 'vexflow/bravura';
 import { labels } from '@/core/count/labels';
 import type { School } from '@/core/count/schools';
-import type { Bar, Stroke } from '@/core/documents/groove';
+import type { Bar, Stroke } from '@/core/groove/groove';
 import { writtenBar, type WrittenNote, type WrittenVoice } from '@/core/groove/notation';
 import { format } from '@/core/time/fraction';
 import type { Reading } from '@/core/grid/meter';

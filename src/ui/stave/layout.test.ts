@@ -3,7 +3,7 @@ import { SURFACES } from '@/core/groove/limbs';
 import { writeSwingOut } from '@/core/groove/feel';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { exact } from '@/core/time/fraction';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import { showsMeter, staveRows, stickingOf, strokeInLine, strokeOfLine } from './layout';
 import { STAVE_PLACE } from './surfaces';
 

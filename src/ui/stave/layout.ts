@@ -1,4 +1,4 @@
-import type { Groove, Stroke } from '@/core/documents/groove';
+import type { Groove, Stroke } from '@/core/groove/groove';
 import { writtenBar, type WrittenBar } from '@/core/groove/notation';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { compare, equal } from '@/core/time/fraction';

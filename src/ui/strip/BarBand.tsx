@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box';
 import { useTheme, type Theme } from '@mui/material/styles';
-import type { Stroke } from '@/core/documents/groove';
+import type { Stroke } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import { less, type WholeNotes } from '@/core/time/fraction';
 import { memo, type PointerEvent } from 'react';

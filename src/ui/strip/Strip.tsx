@@ -14,7 +14,7 @@ import {
   type Ref,
 } from 'react';
 import type { School } from '@/core/count/schools';
-import type { Groove, Stroke } from '@/core/documents/groove';
+import type { Groove, Stroke } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import { compare, less, sub, ZERO, type WholeNotes } from '@/core/time/fraction';
 import { barLength, barStarts } from '@/core/grid/meter';

@@ -1,6 +1,6 @@
 import type { Limb } from '@/core/groove/limbs';
 import type { Judgement } from '@/core/take/judge';
-import type { TimedStroke } from '@/core/schedule/schedule';
+import type { TimedStroke } from '@/core/schedule/timed';
 import type { Ms } from '@/core/time/units';
 
 /** What came of one stroke or hit, as the strip shows it. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '@/core/count/schools';
 import { placeStroke } from '@/core/groove/edit';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { exact } from '@/core/time/fraction';
 import { barsInWords, barsDrawn } from './drawn';

@@ -1,7 +1,7 @@
 import type { School } from '@/core/count/schools';
 import { placeInWords } from '@/core/count/placeInWords';
 import { beatOf } from '@/core/groove/beat';
-import type { Bar, Groove } from '@/core/documents/groove';
+import type { Bar, Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import type { Swing } from '@/core/time/swing';
 import { steady } from '@/core/time/tempoMap';

@@ -1,5 +1,5 @@
 import type { ExerciseBars } from '@/core/form/exercises';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 
 /** How many exercises of a drill are shown where it stands among other things. */
 const SHOWN = 4;

@@ -1,9 +1,10 @@
 import { labels, type Label } from '@/core/count/labels';
 import type { School } from '@/core/count/schools';
-import type { Groove } from '@/core/documents/groove';
+import type { Groove } from '@/core/groove/groove';
 import { usualSurface } from '@/core/groove/edit';
-import { LIMBS, limbsIn, type Height, type Limb, type Surface } from '@/core/groove/limbs';
-import { slotPlaces } from '@/core/schedule/schedule';
+import { LIMBS, type Height, type Limb, type Surface } from '@/core/groove/limbs';
+import { limbsIn } from '@/core/groove/kit';
+import { slotPlaces } from '@/core/schedule/slotPlaces';
 import { equal, toNumber, type WholeNotes } from '@/core/time/fraction';
 import { barLength, countsOf } from '@/core/grid/meter';
 import type { Swing } from '@/core/time/swing';

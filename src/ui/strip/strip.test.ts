@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '@/core/count/schools';
 import { beatOf } from '@/core/groove/beat';
-import { limbsIn, LIMBS } from '@/core/groove/limbs';
+import { LIMBS } from '@/core/groove/limbs';
+import { limbsIn } from '@/core/groove/kit';
 import { schedule } from '@/core/schedule/schedule';
 import { runOf, type Take } from '@/core/documents/take';
 import { judge } from '@/core/take/judge';

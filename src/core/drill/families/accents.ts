@@ -59,6 +59,8 @@ export const accents = family<Params>({
     if (wrong) return fail(wrong);
     if (!walking && high > among)
       return fail({
+        code: 'accents-do-not-fit',
+        numbers: { high, among },
         path: ['accents'],
         where: 'accents',
         say: `${high} accents do not fit among ${among} strokes.`,
@@ -67,6 +69,7 @@ export const accents = family<Params>({
     const { moments, bars, rounds } = lineOf(params, ground);
     if (!moments.length)
       return fail({
+        code: 'limb-silent',
         path: ['sticking'],
         where: 'sticking',
         say: `The ${sticking === 'alternating' ? 'hands play' : `${sticking} plays`} nothing in “${figure!.title}”.`,
@@ -74,6 +77,8 @@ export const accents = family<Params>({
       });
     if (bars * rounds > Math.max(8, bars))
       return fail({
+        code: 'home-too-late',
+        numbers: { among },
         path: ['among'],
         where: 'among',
         say: `${among} strokes come home on 1 only after ${bars * rounds} bars.`,

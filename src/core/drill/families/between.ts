@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DEFAULT_SURFACES } from '../../groove/limbs';
+import { USUAL_SURFACES } from '../../groove/limbs';
 import { fail, ok } from '../../result';
 import { equal, type WholeNotes } from '../../time/fraction';
 import { binomial, bits, combination } from '../choose';
@@ -54,17 +54,22 @@ export const between = family<Params>({
   trains: ({ limb }) => `The ${limb} plays where the ostinato is silent.`,
   total: (params, ground) => {
     const places = free(ground).length;
-    const none = (say: string, remedy: string) => fail({ path: ['where'], where: 'where', say, remedy });
+    const none = (code: string, say: string, remedy: string) =>
+      fail({ code, path: ['where'], where: 'where', say, remedy });
     if (!places)
       return none(
+        'nothing-free',
         'The ostinato strikes on every slot, so nothing is free.',
         'Divide the counts further, or let the ostinato play fewer notes.',
       );
     if (params.where === 'pairs of places')
-      return places < 2 ? none('There is one free place only.', 'Choose single places.') : ok(binomial(places, 2));
+      return places < 2
+        ? none('one-place', 'There is one free place only.', 'Choose single places.')
+        : ok(binomial(places, 2));
     if (params.where === 'every combination')
       return places > MOST_FREE
         ? none(
+            'too-many-combinations',
             `${places} free places make too many combinations.`,
             'Divide the counts less, or choose pairs of places.',
           )
@@ -72,7 +77,7 @@ export const between = family<Params>({
     if (params.where === 'single places') return ok(places);
     return chosen(params, ground, 0).length
       ? ok(1)
-      : none('No free place lies in those counts.', 'Choose all of them.');
+      : none('nothing-free', 'No free place lies in those counts.', 'Choose all of them.');
   },
   figure: (params, ground, index) => {
     const { limb, backbeat } = params;
@@ -86,7 +91,7 @@ export const between = family<Params>({
     return {
       say: '',
       bars: 1,
-      strokes: [...places.map((at) => stroke(limb, DEFAULT_SURFACES[limb], at)), ...kept],
+      strokes: [...places.map((at) => stroke(limb, USUAL_SURFACES[limb], at)), ...kept],
       cyclic: free(ground).map((at) => places.includes(at)),
     };
   },

@@ -46,6 +46,7 @@ export const buildUp = family<Params>({
     const limbs = playing(params, ground).length;
     if (limbs < 2)
       return fail({
+        code: 'one-limb',
         path: ['figure'],
         where: 'figure',
         say: 'One limb alone has nothing to be built up from.',

@@ -33,6 +33,7 @@ export const displacement = family<Params>({
     if (wrong) return fail(wrong);
     if (!strokesToMove(params.figure, ground).strokes.some(({ limb }) => params.moves.includes(limb)))
       return fail({
+        code: 'limb-silent',
         path: ['moves'],
         where: 'moves',
         say: 'These limbs play nothing in the figure.',
@@ -41,6 +42,7 @@ export const displacement = family<Params>({
     const moves = div(strokesToMove(params.figure, ground).length, stepOf(params, ground));
     if (moves.d !== 1)
       return fail({
+        code: 'never-home',
         path: ['by'],
         where: 'by',
         say: 'The figure never comes home by this step.',
@@ -48,6 +50,8 @@ export const displacement = family<Params>({
       });
     if (moves.n > 256)
       return fail({
+        code: 'home-too-late',
+        numbers: { n: moves.n },
         path: ['figure'],
         where: 'figure',
         say: `It takes ${moves.n} moves until it is home.`,

@@ -63,6 +63,7 @@ export const flamsAndDrags = family<Params>({
     return found
       ? ok(found)
       : fail({
+          code: 'notes-do-not-fill',
           path: ['what'],
           where: 'what',
           say: 'These notes do not fill this meter.',

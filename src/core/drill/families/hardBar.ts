@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Groove } from '../../documents/groove';
+import type { Groove } from '../../groove/groove';
 import { strokesOf } from '../../groove/place';
 import { ok } from '../../result';
 import { equal } from '../../time/fraction';

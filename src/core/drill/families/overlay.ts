@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { fail, ok } from '../../result';
-import { DEFAULT_SURFACES } from '../../groove/limbs';
+import { USUAL_SURFACES } from '../../groove/limbs';
 import { barsUntilHome, family, isBackbeat, limbShape, slotFrom, stroke } from '../family';
 import { add, frac, mul } from '../../time/fraction';
 import { barLength } from '../../grid/meter';
@@ -27,6 +27,7 @@ export const overlay = family<z.output<typeof shape>>({
   total: ({ lengths, limb, keeps }, { slots }) => {
     if (limb === keeps)
       return fail({
+        code: 'limb-taken',
         path: ['keeps'],
         where: 'keeps',
         say: 'One limb cannot play the figure and keep the count.',
@@ -35,6 +36,8 @@ export const overlay = family<z.output<typeof shape>>({
     const long = lengths.find((length) => length > slots.length);
     return long
       ? fail({
+          code: 'longer-than-bar',
+          numbers: { slots: slots.length },
           path: ['lengths'],
           where: 'lengths',
           say: `A figure of ${long} slots is longer than its bar of ${slots.length}.`,
@@ -46,12 +49,12 @@ export const overlay = family<z.output<typeof shape>>({
     const long = lengths[index]!;
     const bars = barsUntilHome(ground, long);
     const line = Array.from({ length: bars * ground.slots.length }, (_, slot) =>
-      stroke(limb, DEFAULT_SURFACES[limb], slotFrom(ground, slot), slot % long ? 'tap' : 'accent'),
+      stroke(limb, USUAL_SURFACES[limb], slotFrom(ground, slot), slot % long ? 'tap' : 'accent'),
     );
     const kept = Array.from({ length: bars }, (_, bar) =>
       ground.counts
         .filter(({ at }) => on === 'every count' || isBackbeat(ground, at))
-        .map(({ at }) => stroke(keeps, DEFAULT_SURFACES[keeps], add(at, mul(barLength(ground.meter), frac(bar))))),
+        .map(({ at }) => stroke(keeps, USUAL_SURFACES[keeps], add(at, mul(barLength(ground.meter), frac(bar))))),
     ).flat();
     return {
       say: `${long} over ${ground.meter.beats}, home after ${bars} bars`,

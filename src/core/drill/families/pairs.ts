@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DEFAULT_SURFACES } from '../../groove/limbs';
+import { USUAL_SURFACES } from '../../groove/limbs';
 import { fail, ok } from '../../result';
 import { family, isBackbeat, limbShape, stroke } from '../family';
 
@@ -12,6 +12,7 @@ export const pairs = family({
   total: (_, { slots }) =>
     slots.length < 2
       ? fail({
+          code: 'one-slot',
           path: ['parts'],
           where: 'parts',
           say: 'One slot a bar has no neighbour.',
@@ -24,7 +25,7 @@ export const pairs = family({
     bars: 1,
     strokes: [index, (index + 1) % ground.slots.length].map((slot) => {
       const at = ground.slots[slot]!;
-      return stroke(limb, DEFAULT_SURFACES[limb], at, isBackbeat(ground, at) ? 'accent' : 'ghost');
+      return stroke(limb, USUAL_SURFACES[limb], at, isBackbeat(ground, at) ? 'accent' : 'ghost');
     }),
   }),
 });

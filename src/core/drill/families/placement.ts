@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DEFAULT_SURFACES } from '../../groove/limbs';
+import { USUAL_SURFACES } from '../../groove/limbs';
 import { ok } from '../../result';
 import { family, limbShape, stroke } from '../family';
 
@@ -16,6 +16,6 @@ export const placement = family({
   figure: ({ limb, height }, { slots }, index) => ({
     say: '',
     bars: 1,
-    strokes: [stroke(limb, DEFAULT_SURFACES[limb], slots[index]!, height)],
+    strokes: [stroke(limb, USUAL_SURFACES[limb], slots[index]!, height)],
   }),
 });

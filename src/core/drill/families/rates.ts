@@ -54,6 +54,7 @@ export const rates = family<Params>({
     return found > 1
       ? ok(found)
       : fail({
+          code: 'too-few-rates',
           path: ['to'],
           where: 'to',
           say: 'Fewer than two of these rates fill the bars.',

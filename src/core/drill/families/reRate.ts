@@ -77,6 +77,7 @@ export const reRate = family<Params>({
     const found = plans(params, ground).length;
     if (found) return ok(found);
     return fail({
+      code: 'no-value-fits',
       path: ['values'],
       where: 'values',
       say: 'None of these values can be written in this meter.',

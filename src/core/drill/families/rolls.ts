@@ -22,6 +22,8 @@ export const rolls = family<z.output<typeof shape>>({
   total: ({ beats }, { parts }) =>
     parts > 4
       ? fail({
+          code: 'too-quick-to-count',
+          numbers: { parts },
           path: ['parts'],
           where: 'parts',
           say: `Doubles at twice ${parts} a count cannot be counted.`,

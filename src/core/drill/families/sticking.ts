@@ -35,6 +35,7 @@ export const sticking = family<z.output<typeof shape>>({
     const long = names.find((name) => barsUntilHome(ground, STICKINGS[name].split(' ').length) > 8);
     return long
       ? fail({
+          code: 'home-too-late',
           path: ['names'],
           where: 'names',
           say: `The ${long} comes home only after more than 8 bars.`,

@@ -42,6 +42,7 @@ export const straightToTriplet = family<Params>({
     ground.meter.unit === 4
       ? ok(variants(params).length)
       : fail({
+          code: 'meter-not-in-quarters',
           path: ['meter'],
           where: 'meter',
           say: '8ths in pairs want a meter in quarters.',

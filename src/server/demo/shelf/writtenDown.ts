@@ -1,8 +1,8 @@
-import type { Bar, Groove, Stroke } from '@/core/documents/groove';
+import type { Bar, Groove, Stroke } from '@/core/groove/groove';
 import { slotsOfBar, type Cell } from '@/core/grid/cells';
 import type { Height, Limb, Ornament, Surface } from '@/core/groove/limbs';
 import { parseMeter, type Reading } from '@/core/grid/meter';
-import type { Level } from '@/core/take/figures';
+import type { Level } from '@/core/limits';
 
 /**
  * How the grooves that ship are written down in these files. A line is one limb on one surface, a letter a slot: . nothing, g ghost, t tap, A accent, f tap with a flam, F accent with

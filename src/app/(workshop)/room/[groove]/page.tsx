@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
-import { limbsIn, turnFor } from '@/core/groove/limbs';
+import { limbsIn, turnFor } from '@/core/groove/kit';
 import { Room } from '@/features/room/Room';
 import { settingsAsked } from '@/features/room/settings';
 import { firstClimb } from '@/core/plan/ladder';

@@ -1,0 +1,72 @@
+import { z } from 'zod';
+import type { CountedPlace } from '../count/placeInWords';
+import { LIMBS, type Limb } from '../groove/limbs';
+import type { Result } from '../result';
+import { CLICK_PLAN_NAMES, type ClickPlanName } from '../time/clickPlan';
+import { readVersioned } from './reader';
+import { tempoShape } from './shapes';
+
+/** What a verdict can be about; the heaviest is the one thing to fix first. */
+export const FAULTS = [
+  'nothing heard',
+  'missed',
+  'extra',
+  'drift',
+  'off-beats',
+  'limb',
+  'place',
+  'behind or ahead',
+  'spread',
+  'clean',
+] as const;
+export type FaultKind = (typeof FAULTS)[number];
+
+/** Why something is to be practised next. */
+export const NEXT_STEPS = ['listen', 'all limbs', 'up to tempo', 'thinner click', 'faster'] as const;
+
+const limb = z.enum(LIMBS);
+const whole = z.number().int().min(0).max(1000);
+
+const verdictShape = z.strictObject({
+  version: z.literal(1),
+  about: z.enum(FAULTS),
+  limb: limb.optional(),
+  place: z
+    .strictObject({
+      limb,
+      bar: whole,
+      /** How many bars the groove has: where it is one, the bar is not said. */
+      bars: whole,
+      exercise: whole.optional(),
+      count: whole,
+      part: whole,
+      parts: whole,
+      counts: whole,
+    })
+    .optional(),
+  /** The figures it rests on, by name: strokes, milliseconds, percent. */
+  numbers: z.record(z.string(), z.number()),
+  practise: z.strictObject({
+    step: z.enum(NEXT_STEPS),
+    bpm: tempoShape,
+    click: z.enum(CLICK_PLAN_NAMES as [ClickPlanName, ...ClickPlanName[]]),
+    limbs: z.array(limb).max(4),
+    /** Whether these are all limbs of the task. */
+    isWholeTask: z.boolean(),
+  }),
+});
+
+/** Where a stroke is written, as it is counted. */
+export interface PlaceJudged extends CountedPlace {
+  limb: Limb;
+  bar: number;
+  bars: number;
+  exercise?: number;
+}
+
+/** The one thing to fix first, its figures, and what trains it: no words, those are for whoever reads it. */
+export type Verdict = z.infer<typeof verdictShape>;
+export type Practice = Verdict['practise'];
+
+export const readVerdict = (json: unknown): Result<Verdict> =>
+  readVersioned(json, { name: 'verdict', version: 1, shape: verdictShape });

@@ -1,0 +1,48 @@
+/**
+ * How much a document may ask for, in one table: readers, forms and the database hold to the same numbers
+ * (a test compares these with the constraints of the tables).
+ */
+
+/** The slowest and the quickest tempo that can be set, in beats a minute. */
+export const SLOWEST = 20;
+export const FASTEST = 300;
+
+/** Bars of a groove: a drill of 32 exercises, each four times, written out by hand. */
+export const MOST_BARS = 128;
+/** The farthest a limb may be laid behind (+) or pushed ahead (−) of the beat, in milliseconds. */
+export const MOST_LEAN = 40;
+
+/** Characters of what is written by hand. */
+export const MOST_TITLE = 120;
+export const MOST_NAME = 120;
+export const MOST_PLACE = 200;
+export const MOST_REASON = 400;
+export const MOST_SCHOOL_NAME = 60;
+export const MOST_CLICK_NAME = 60;
+export const MOST_FAMILY_NAME = 40;
+export const MOST_SIGN_IN_NAME = 60;
+
+/** Tags of a groove or drill, and all their characters together. */
+export const MOST_TAGS = 12;
+export const MOST_TAG_CHARACTERS = 400;
+
+/** Minutes a day that can be set to be practised. */
+export const MOST_MINUTES = 120;
+
+/** More than half an hour of the fastest hands there are: beyond this something is wrong with the input. */
+export const MOST_HITS = 20_000;
+/** 25 minutes is when a rest is due (care); a take longer than this is not one attempt any more. */
+export const LONGEST_TAKE_MS = 30 * 60_000;
+/** Half an hour of one-bar rounds at the quickest. */
+export const MOST_ROUNDS = 2000;
+/** Bars that are played in one go: half an hour of them at the quickest. */
+export const MOST_PLAYED_BARS = 10_000;
+
+/** How far on somebody is, from the easiest judged: it stretches what can be heard into what is tolerated. */
+export const LEVELS = ['first year', 'second year', 'advanced', 'concert'] as const;
+export type Level = (typeof LEVELS)[number];
+
+/** Strokes a second up to which a limb is comfortable, fast, at its limit; beyond that hardly anybody is. */
+export type SpeedLimits = Record<'hand' | 'foot', readonly [number, number, number]>;
+/** What holds where a teacher has set no others. */
+export const SPEED_LIMITS: SpeedLimits = { hand: [5, 8, 10], foot: [3.5, 6, 8] };

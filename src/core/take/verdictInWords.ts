@@ -1,0 +1,111 @@
+import { countedInWords } from '../count/placeInWords';
+import type { School } from '../count/schools';
+import type { PlaceJudged, Practice, Verdict } from '../documents/verdict';
+import type { Ms } from '../time/units';
+
+/** A verdict as it is read: what to fix, what that rests on, and what to practise. */
+export interface VerdictInWords {
+  say: string;
+  evidence: string;
+  practise: string;
+}
+
+const ms = (value: Ms) => `${Math.round(Math.abs(value))} ms`;
+const lateOrEarly = (value: Ms) => (value > 0 ? 'late' : 'early');
+const opening = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** "the e of 3 in bar 2"; in a drill "the e of 3 in exercise 5". */
+export function judgedPlaceInWords(place: PlaceJudged, school: School): string {
+  const said = countedInWords(place, school);
+  if (place.exercise !== undefined) return `${said} in exercise ${place.exercise + 1}`;
+  return place.bars > 1 ? `${said} in bar ${place.bar + 1}` : said;
+}
+
+/** A verdict in the school of counting of whoever reads it. */
+export function verdictInWords(verdict: Verdict, school: School): VerdictInWords {
+  const [say, evidence] = sayAndEvidence(verdict, school);
+  return { say, evidence, practise: practiceInWords(verdict.practise) };
+}
+
+function practiceInWords({ limbs, isWholeTask, step, bpm, click }: Practice): string {
+  const named = isWholeTask ? 'all limbs of the task' : limbs.join(' and ');
+  return `${opening(step === 'all limbs' ? 'all limbs together' : named)} at ${bpm}, click on ${click}.`;
+}
+
+function sayAndEvidence({ about, numbers, limb, place, practise }: Verdict, school: School): [string, string] {
+  // Every kind of verdict brings its own numbers; one that is missing is 0.
+  const n = (name: string) => numbers[name] ?? 0;
+  const wouldPass = `${ms(n('toleranceMs'))} would pass at this level.`;
+  switch (about) {
+    case 'nothing heard':
+      return [
+        n('extra') ? 'None of the hits fell near a stroke of the groove.' : 'No stroke was heard.',
+        `${n('due')} strokes were due, ${n('extra')} hits came.`,
+      ];
+    case 'missed':
+      return [
+        `The ${limb} leaves strokes out${place ? `, most often ${judgedPlaceInWords(place, school)}` : ''}.`,
+        `${n('missedOfLimb')} of ${n('dueOfLimb')} of its strokes were missed, ${n('missed')} of ${n('due')} in all.`,
+      ];
+    case 'extra':
+      return [
+        `The ${limb} strikes where nothing is written.`,
+        `${n('extraOfLimb')} of ${n('extra')} extra hits are its own, beside ${n('due')} strokes due.`,
+      ];
+    case 'drift': {
+      const percent = n('percent');
+      return [
+        `The tempo ${percent > 0 ? 'runs ahead of' : 'drags behind'} the click from beginning to end.`,
+        `${Math.abs(percent).toFixed(1)} % ${percent > 0 ? 'fast' : 'slow'}: ${ms(n('overMs'))} over the take; ` +
+          `round that trend the spread is ${ms(n('spreadMs'))}.`,
+      ];
+    }
+    case 'off-beats':
+      return [
+        `What falls between the counts comes ${ms(n('byMs'))} ${lateOrEarly(n('byMs'))}.`,
+        `${ms(n('offMs'))} ${lateOrEarly(n('offMs'))} between the counts, ` +
+          `${ms(n('onMs'))} ${lateOrEarly(n('onMs'))} on them.`,
+      ];
+    case 'limb':
+      return [
+        `The ${limb} comes ${ms(n('byMs'))} ${n('byMs') > 0 ? 'after' : 'before'} the other limbs.`,
+        `On average over ${n('strokes')} strokes; ${wouldPass}`,
+      ];
+    case 'place':
+      return [
+        `${opening(place ? judgedPlaceInWords(place, school) : 'a place')} in the ${limb} ` +
+          `comes ${ms(n('meanMs'))} ${lateOrEarly(n('meanMs'))}.`,
+        `${n('strokes')} times, spread ${ms(n('spreadMs'))}; ${wouldPass}`,
+      ];
+    case 'behind or ahead': {
+      const isSteady = n('spreadMs') <= n('toleranceMs');
+      return [
+        `The whole take sits ${ms(n('meanMs'))} ${n('meanMs') > 0 ? 'behind' : 'ahead of'} the click.`,
+        `The spread is ${ms(n('spreadMs'))}${isSteady ? ', so it is steady' : ', so it is uneven as well'}; ` +
+          'if it is the same on every take, it is the device’s delay.',
+      ];
+    }
+    case 'spread':
+      return [
+        'The strokes are uneven: they fall now early, now late.',
+        `Spread ${ms(n('spreadMs'))}${limb ? `, widest in the ${limb} (${ms(n('spreadOfLimbMs'))})` : ''}; ${wouldPass}`,
+      ];
+    case 'clean':
+      return [
+        `Nothing to fix at this tempo: ${stepInWords(practise)}.`,
+        `${n('strokes')} strokes, ${ms(n('meanMs'))} ${lateOrEarly(n('meanMs'))} on average, ` +
+          `spread ${ms(n('spreadMs'))}; ${wouldPass}`,
+      ];
+  }
+}
+
+function stepInWords({ step, bpm }: Practice): string {
+  switch (step) {
+    case 'all limbs':
+      return 'bring the other limbs back';
+    case 'thinner click':
+      return 'let the click thin out';
+    default:
+      return `go up to ${bpm}`;
+  }
+}
