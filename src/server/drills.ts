@@ -1,24 +1,40 @@
 import { makeDrill } from '@/core/drill/drill';
-import { ruleShape, type Rule } from '@/core/documents/rule';
+import { readRule, type Rule } from '@/core/documents/rule';
 import { writeOut } from '@/core/drill/written';
 import { ok, type Result } from '@/core/result';
 import type { Level } from '@/core/limits';
+import type { ClickPlanName } from '@/core/time/clickPlan';
 import type { Db } from './database';
 import { addGroove } from './grooves';
 import type { Person } from './people';
 
-/** A drill as it is kept: its name, its tags and its rule. */
+/** A drill as it is kept: its name, its tags and its rule, as far as that can be read. */
 export interface KeptDrill {
   id: string;
   name: string;
   tags: string[];
-  rule: Rule;
+  rule: Result<Rule>;
+}
+
+/** A drill as it stands among what can be set. */
+export interface DrillChoice {
+  id: string;
+  name: string;
+  goal: number;
+  click: ClickPlanName;
 }
 
 type DrillRow = Omit<KeptDrill, 'rule'> & { rule: unknown };
 
-/** What a rule did not say yet when it was kept is as usual. */
-const read = (row: DrillRow): KeptDrill => ({ ...row, rule: ruleShape.parse(row.rule) });
+const read = (row: DrillRow): KeptDrill => ({ ...row, rule: readRule(row.rule) });
+
+/** The workshop's drills as they can be set, by name: no rule is read for it. */
+export async function drillChoices(db: Db): Promise<DrillChoice[]> {
+  const { rows } = await db.query<DrillChoice>(
+    "select id, name, coalesce(goal, 80) as goal, coalesce(click, 'counts') as click from drill order by lower(name), id",
+  );
+  return rows;
+}
 
 /** The workshop's drills by name. */
 export async function drills(db: Db): Promise<KeptDrill[]> {
@@ -33,7 +49,7 @@ export async function drill(db: Db, id: string): Promise<KeptDrill | undefined> 
 export async function keepDrill(
   db: Db,
   teacher: Pick<Person, 'id' | 'workshop_id'>,
-  { id, name, tags, rule }: Pick<KeptDrill, 'name' | 'tags' | 'rule'> & { id?: string },
+  { id, name, tags, rule }: { id?: string; name: string; tags: string[]; rule: Rule },
 ): Promise<string> {
   const { rows } = await db.query<{ id: string }>(
     `insert into drill (id, workshop_id, made_by, name, family, rule, tags) values ($1, $2, $3, $4, $5, $6, $7)
@@ -55,7 +71,7 @@ export async function dropDrill(db: Db, id: string): Promise<void> {
 export async function grooveOfDrill(
   db: Db,
   teacher: Pick<Person, 'id' | 'workshop_id'>,
-  { name, rule }: Pick<KeptDrill, 'name' | 'rule'>,
+  { name, rule }: { name: string; rule: Rule },
   level: Level,
   id?: string,
 ): Promise<Result<string>> {
@@ -68,6 +84,5 @@ export async function grooveOfDrill(
   if (!made.ok) return made;
   const written = writeOut(made.value, rule, name);
   if (!written.ok) return written;
-  const { groove, parts } = written.value;
-  return ok(await addGroove(db, teacher, { id, groove, level, drill: { version: 1, rule, parts } }));
+  return ok(await addGroove(db, teacher, { id, groove: written.value.groove, level, drill: written.value }));
 }

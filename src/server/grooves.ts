@@ -1,16 +1,21 @@
-import { readGroove, writeGroove, GROOVE_VERSION } from '@/core/documents/groove';
+import { readGroove, writeGroove } from '@/core/documents/groove';
+import { readWrittenDrill, writeWrittenDrill, type WrittenDrill } from '@/core/documents/writtenDrill';
 import { metersInWords, type Groove } from '@/core/groove/groove';
-import { writtenShape, type WrittenDrill } from '@/core/documents/writtenDrill';
-import { sentence } from '@/core/result';
+import type { Reading } from '@/core/grid/meter';
 import type { Level } from '@/core/limits';
+import type { Problem } from '@/core/result';
+import type { Swing } from '@/core/time/swing';
 import type { Db } from './database';
 import type { Person } from './people';
 
-/** A groove as lists show it. */
+/** A groove as lists show it: nothing of its notes. */
 export interface GrooveRow {
   id: string;
   title: string;
   meter: string;
+  reading: Reading;
+  swing: Swing | null;
+  bars: number;
   level: Level;
   tempo: number;
   tags: string[];
@@ -19,41 +24,51 @@ export interface GrooveRow {
   /** Of the person who asks. */
   favourite: boolean;
   saved_at: Date;
+  /** Of one that plays a drill: how many exercises, each how often, called every so many bars. */
+  drill_exercises: number | null;
+  drill_repeats: number | null;
+  drill_pace: number | null;
 }
 
-export interface StoredGroove extends GrooveRow {
-  /** Raised with every save. */
-  save_number: number;
-  groove: Groove;
-  /** Of a groove that plays a drill: what it was written by. */
-  drill?: WrittenDrill;
-}
+/** What a groove holds: its notes and the drill it plays, or why they cannot be read. */
+export type GrooveContent = { groove: Groove; drill?: WrittenDrill } | { unreadable: Problem };
+
+/** `save_number` is raised with every save. */
+export type StoredGroove = GrooveRow & { save_number: number; content: GrooveContent };
 
 /** A row with its documents as they are stored. */
 type Documents = GrooveRow & { save_number: number; document: unknown; drill: unknown };
 
-const ROW = `select id, title, meter, level, tempo, tags, archived_at is not null as archived, saved_at, save_number,
+const ROW = `select id, title, meter, reading, swing, bars, level, tempo, tags, archived_at is not null as archived, saved_at,
+  drill_exercises, drill_repeats, drill_pace,
   exists (select from favourite f where f.groove_id = groove.id and f.person_id = signed_in_person()) as favourite`;
+const IN_ORDER = `order by array_position(array['first year', 'second year', 'advanced', 'concert'], level), title`;
 
-/** All grooves the person may see, those that play a drill among them, the easiest first. */
-export async function grooves(db: Db): Promise<StoredGroove[]> {
-  const { rows } = await db.query<Documents>(
-    `${ROW}, document, drill from groove
-     order by array_position(array['first year', 'second year', 'advanced', 'concert'], level), title`,
-  );
-  return rows.map(read);
+/** All grooves the person may see, the easiest first; those that play a drill only when asked for. */
+export async function grooves(db: Db, { drills = false }: { drills?: boolean } = {}): Promise<GrooveRow[]> {
+  return (await db.query<GrooveRow>(`${ROW} from groove where $1 or drill is null ${IN_ORDER}`, [drills])).rows;
 }
 
 export async function groove(db: Db, id: string): Promise<StoredGroove | undefined> {
-  const { rows } = await db.query<Documents>(`${ROW}, document, drill from groove where id = $1`, [id]);
-  return rows[0] && read(rows[0]);
+  return (await groovesOf(db, [id]))[0];
 }
 
-function read({ document, drill, ...row }: Documents): StoredGroove {
-  const result = readGroove(document);
-  // Only what was read before is stored, so this is damage, not something a user did.
-  if (!result.ok) throw new Error(`Groove ${row.id} cannot be read: ${sentence(result.problems[0]!)}`);
-  return { ...row, groove: result.value, ...(drill !== null && { drill: writtenShape.parse(drill) }) };
+/** These grooves with what they hold, as far as they may be seen. */
+export async function groovesOf(db: Db, ids: readonly string[]): Promise<StoredGroove[]> {
+  const { rows } = await db.query<Documents>(
+    `${ROW}, save_number, document, drill from groove where id = any ($1::uuid[]) ${IN_ORDER}`,
+    [ids],
+  );
+  return rows.map(({ document, drill, ...row }) => ({ ...row, content: contentOf(document, drill) }));
+}
+
+function contentOf(document: unknown, drill: unknown): GrooveContent {
+  if (drill === null) {
+    const read = readGroove(document);
+    return read.ok ? { groove: read.value } : { unreadable: read.problems[0]! };
+  }
+  const read = readWrittenDrill(drill, document);
+  return read.ok ? { groove: read.value.groove, drill: read.value } : { unreadable: read.problems[0]! };
 }
 
 /** Keeps a new groove in the teacher's workshop. */
@@ -74,10 +89,10 @@ export async function addGroove(
       metersInWords(made.groove),
       made.level,
       made.groove.tempo,
-      GROOVE_VERSION,
+      made.groove.version,
       JSON.stringify(writeGroove(made.groove)),
       made.tags ?? [],
-      made.drill ? JSON.stringify(made.drill) : null,
+      made.drill ? JSON.stringify(writeWrittenDrill(made.drill).drill) : null,
     ],
   );
   return id;
@@ -85,18 +100,20 @@ export async function addGroove(
 
 /** `saved` with the new save number; `behind` with what stands there when somebody else saved meanwhile; `gone` when there is none that can be saved. */
 export type Saved =
-  { kind: 'saved'; save_number: number } | { kind: 'behind'; current: StoredGroove } | { kind: 'gone' };
+  { kind: 'saved'; save_number: number } | { kind: 'behind'; save_number: number; groove: Groove } | { kind: 'gone' };
 
 /** Saves a groove that was edited from the save `from`; a later one is never overwritten, and the bars of a drill stay as they are. */
 export async function saveGroove(db: Db, id: string, from: number, edited: Groove): Promise<Saved> {
   const { rows } = await db.query<{ save_number: number }>(
-    `update groove set title = $3, meter = $4, tempo = $5, document_version = $6, document = $7, save_number = save_number + 1, saved_at = now()
+    `update groove set title = $3, meter = $4, tempo = $5, document_version = $6, document = $7,
+       save_number = save_number + 1, saved_at = now()
      where id = $1 and save_number = $2 and drill is null returning save_number`,
-    [id, from, edited.title, metersInWords(edited), edited.tempo, GROOVE_VERSION, JSON.stringify(writeGroove(edited))],
+    [id, from, edited.title, metersInWords(edited), edited.tempo, edited.version, JSON.stringify(writeGroove(edited))],
   );
   if (rows[0]) return { kind: 'saved', save_number: rows[0].save_number };
   const current = await groove(db, id);
-  return current && !current.drill ? { kind: 'behind', current } : { kind: 'gone' };
+  if (!current || 'unreadable' in current.content || current.content.drill) return { kind: 'gone' };
+  return { kind: 'behind', save_number: current.save_number, groove: current.content.groove };
 }
 
 /** What the library says of a groove beside its notes. */

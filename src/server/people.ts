@@ -2,6 +2,7 @@ import type { School } from '@/core/count/schools';
 import type { Setup } from '@/core/groove/limbs';
 import { readSettings, schoolIn, type WorkshopSettings } from '@/core/documents/settings';
 import type { Level } from '@/core/limits';
+import type { Problem } from '@/core/result';
 import type { Db } from './database';
 import { hashPassword } from './door';
 
@@ -18,16 +19,26 @@ export interface Person {
   /** How this person counts. */
   school: School;
   settings: WorkshopSettings;
+  /** What of the workshop's settings could not be read, and holds as usual until it is set again. */
+  settings_problems: Problem[];
 }
+
+/** A student as lists show them. */
+export type StudentRow = Pick<Person, 'id' | 'name' | 'sign_in_name' | 'birth_year' | 'level' | 'setup'> & {
+  school: string;
+};
+
+/** How many people a page shows. */
+export const MOST_PEOPLE = 50;
 
 const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, p.role, p.name, p.sign_in_name, p.birth_year, p.level, p.setup, p.school
   from person p join workshop w on w.id = p.workshop_id`;
 
-type PersonRow = Omit<Person, 'school' | 'settings'> & { school: string; settings: unknown };
+type PersonRow = Omit<Person, 'school' | 'settings' | 'settings_problems'> & { school: string; settings: unknown };
 
 function read(row: PersonRow): Person {
-  const settings = readSettings(row.settings);
-  return { ...row, settings, school: schoolIn(settings, row.school) };
+  const { settings, problems } = readSettings(row.settings);
+  return { ...row, settings, settings_problems: problems, school: schoolIn(settings, row.school) };
 }
 
 /** The person whose session it is. */
@@ -35,8 +46,17 @@ export async function signedInPerson(db: Db): Promise<Person | undefined> {
   return (await db.query<PersonRow>(`${PERSON} where p.id = signed_in_person()`)).rows.map(read)[0];
 }
 
-export async function students(db: Db): Promise<Person[]> {
-  return (await db.query<PersonRow>(`${PERSON} where p.role = 'student' order by p.name`)).rows.map(read);
+/** A page of the workshop's students by name, those whose name holds `words` when given; and how many there are. */
+export async function students(
+  db: Db,
+  { words = '', from = 0, most = MOST_PEOPLE }: { words?: string; from?: number; most?: number } = {},
+): Promise<{ total: number; students: StudentRow[] }> {
+  const { rows } = await db.query<StudentRow & { total: number }>(
+    `select id, name, sign_in_name, birth_year, level, setup, school, count(*) over ()::int as total from person
+     where role = 'student' and position(lower($1) in lower(name)) > 0 order by name, id limit $2 offset $3`,
+    [words, most, from],
+  );
+  return { total: rows[0]?.total ?? 0, students: rows.map(({ total: _, ...one }) => one) };
 }
 
 export async function student(db: Db, id: string): Promise<Person | undefined> {

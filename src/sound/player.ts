@@ -1,12 +1,10 @@
 import type { Ms } from '../core/time/units';
 import { AudioClock } from './audioClock';
+import { audioOutput, forgetOutput, onSoundElsewhere, soundHere } from './output';
 import { frameAt } from './rendering';
 import type { SequencerMessage } from './sequencer.worklet';
 import { sampled } from './speech';
 import type { VoiceName } from './voices';
-
-/** Built beside the application; see scripts/lib/worklet.mjs. */
-const SEQUENCER = '/worklets/sequencer.js';
 
 /** From pressing play to the first sound: time for the list to reach the audio thread. */
 const LEAD_MS: Ms = 150;
@@ -54,7 +52,7 @@ export class Player {
   /** Audio time of the run's first bar, in milliseconds. */
   private zeroMs = 0;
   private backing?: AudioBufferSourceNode;
-  private onDevices?: () => void;
+  private readonly endings: (() => void)[] = [];
 
   private constructor(
     private readonly context: AudioContext,
@@ -67,19 +65,7 @@ export class Player {
 
   /** Opens the sound; call it from a touch or key press, as browsers demand. Throws with words for the person. */
   static async open(): Promise<Player> {
-    let context: AudioContext;
-    try {
-      context = new AudioContext({ latencyHint: 'interactive' });
-    } catch {
-      throw new Error('This browser gives no sound output. Connect headphones or a loudspeaker and press play again.');
-    }
-    try {
-      await context.audioWorklet.addModule(SEQUENCER);
-      await context.resume();
-    } catch {
-      await context.close();
-      throw new Error('The sound could not be started. Reload the page; if it stays so, use a current browser.');
-    }
+    const context = await audioOutput();
     const node = new AudioWorkletNode(context, 'sequencer', { numberOfInputs: 0, outputChannelCount: [2] });
     // What is played and music under it together stay below full scale, too.
     const limiter = new WaveShaperNode(context, { curve: softKnee() });
@@ -102,6 +88,7 @@ export class Player {
   async start(sounds: readonly VoicedSound[], firstMs: Ms, backing?: Backing): Promise<void> {
     await this.prepare(new Set(sounds.map(({ voice }) => voice)));
     await this.wake();
+    soundHere();
     this.zeroMs = this.context.currentTime * 1000 + LEAD_MS - firstMs;
     this.replaceFrom(sounds, -Infinity);
     this.stopBacking();
@@ -116,6 +103,7 @@ export class Player {
     if (this.context.state === 'running') return;
     const asleep = new Promise<never>((_, refuse) => setTimeout(() => refuse(new SoundLost()), WAKE_MS));
     await Promise.race([this.context.resume(), asleep]).catch(() => {
+      forgetOutput(this.context);
       throw new SoundLost();
     });
   }
@@ -159,14 +147,23 @@ export class Player {
 
   /** Calls back when the browser takes the sound away (another app, sleep), or its output fails or is closed. */
   onInterrupted(listener: () => void): void {
-    this.context.onstatechange = () => this.context.state !== 'running' && listener();
-    this.context.addEventListener('error', listener);
+    this.until(this.context, 'statechange', () => this.context.state !== 'running' && listener());
+    this.until(this.context, 'error', listener);
   }
 
   /** Calls back when a sound device comes or goes: the browser then plays on through another. */
   onDevicesChanged(listener: () => void): void {
-    this.onDevices = listener;
-    navigator.mediaDevices?.addEventListener('devicechange', listener);
+    if (navigator.mediaDevices) this.until(navigator.mediaDevices, 'devicechange', listener);
+  }
+
+  /** Calls back when another window of this browser begins to sound. */
+  onElsewhere(listener: () => void): void {
+    this.endings.push(onSoundElsewhere(listener));
+  }
+
+  private until(target: EventTarget, event: string, listener: () => void): void {
+    target.addEventListener(event, listener);
+    this.endings.push(() => target.removeEventListener(event, listener));
   }
 
   stop(): void {
@@ -180,10 +177,12 @@ export class Player {
     this.backing = undefined;
   }
 
-  async close(): Promise<void> {
-    this.context.onstatechange = null;
-    if (this.onDevices) navigator.mediaDevices?.removeEventListener('devicechange', this.onDevices);
-    if (this.context.state !== 'closed') await this.context.close();
+  /** Falls silent and lets go; the page's output stays open for others. */
+  close(): void {
+    this.stop();
+    for (const end of this.endings.splice(0)) end();
+    this.node.disconnect();
+    this.output.disconnect();
   }
 
   private post(message: SequencerMessage, transfer: Transferable[] = []): void {

@@ -1,15 +1,13 @@
+import { expose, transfer } from 'comlink';
 import { renderWav, type Rendering } from './rendering';
 
-/** What the worker answers: how far it is, or the file. */
-export type WavAnswer = { share: number } | { wav: ArrayBuffer };
+/** Works out a sound file off the page's own thread; `onShare` hears how much is done. */
+function render(rendering: Rendering, onShare: (share: number) => void): ArrayBuffer {
+  const wav = renderWav(rendering, onShare);
+  return transfer(wav, [wav]);
+}
 
-// The worker's own scope, which is another than the page's.
-const scope = self as unknown as {
-  onmessage: (event: MessageEvent<Rendering>) => void;
-  postMessage: (answer: WavAnswer, transfer?: Transferable[]) => void;
-};
+const worker = { render };
+export type WavWorker = typeof worker;
 
-scope.onmessage = ({ data }) => {
-  const wav = renderWav(data, (share) => scope.postMessage({ share }));
-  scope.postMessage({ wav }, [wav]);
-};
+expose(worker);

@@ -1,10 +1,6 @@
 import { z } from 'zod';
 import { tempoShape } from '../documents/shapes';
-import { type Groove } from '../groove/groove';
-import { lengthOf } from '../groove/place';
-import { beatOf } from '../groove/beat';
 import { MOST_ROUNDS } from '../limits';
-import { valueMs } from '../time/tempoMap';
 import { type Bpm, type Ms } from '../time/units';
 import { SLOWEST } from '../limits';
 
@@ -32,15 +28,9 @@ export const NUDGE_MS: Ms = 5;
 export const heardBpm = ({ bpm, speed }: Pick<MusicSettings, 'bpm' | 'speed'>): Bpm =>
   Math.max(SLOWEST, Math.round(bpm * speed * 10) / 1000);
 
-/** How often a groove goes round under music from its first beat to its end; at least once. `lengthMs` is that of the file. */
-export function roundsUnder(
-  groove: Groove,
-  { bpm, firstBeatMs }: Pick<MusicSettings, 'bpm' | 'firstBeatMs'>,
-  lengthMs: Ms,
-): number {
-  const roundMs = valueMs(lengthOf(groove), { bpm, beat: beatOf(groove) });
-  return Math.max(1, Math.min(MOST_ROUNDS, Math.floor((lengthMs - firstBeatMs) / roundMs)));
-}
+/** How often what lasts `onceMs` goes round under music from its first beat to its end; at least once. `lengthMs` is that of the file. */
+export const roundsUnder = (onceMs: Ms, firstBeatMs: Ms, lengthMs: Ms): number =>
+  Math.max(1, Math.min(MOST_ROUNDS, Math.floor((lengthMs - firstBeatMs) / onceMs)));
 
 /** Where the beats of the music fall within a stretch of the file, in milliseconds from its start. */
 export function beatsWithin(

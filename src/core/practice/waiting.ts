@@ -1,10 +1,13 @@
 import type { Groove } from '../groove/groove';
 import { isHand, LIMBS, type Limb } from '../groove/limbs';
-import { format, type WholeNotes } from '../time/fraction';
+import type { Form } from '../form/form';
+import { compare, format, type WholeNotes } from '../time/fraction';
 
 /** A slot that is waited at: which limbs have to strike, and how often (a double asks for two). */
 export interface Awaited {
+  /** Index of its bar in the groove, and among the bars as they are gone through. */
   bar: number;
+  barInRun: number;
   at: WholeNotes;
   strikes: Partial<Record<Limb, number>>;
 }
@@ -28,22 +31,22 @@ export interface Waiting {
 /** After so many clean rounds in a row a slow click is offered. */
 export const CLEAN_ROUNDS = 3;
 
-/** The slots of a groove at which a limb of the task strikes, in playing order. */
-export function awaitedSlots(groove: Groove, task: readonly Limb[]): Awaited[] {
-  return groove.bars.flatMap((bar, index) => {
+/** The slots of a form at which a limb of the task strikes, in playing order. */
+export function awaitedSlots({ bars }: Form, task: readonly Limb[]): Awaited[] {
+  return bars.flatMap(({ bar, origin }, barInRun) => {
     const places = new Map<string, Awaited>();
     for (const { at, limb, ornament } of bar.strokes) {
       if (!task.includes(limb)) continue;
-      const place = places.get(format(at)) ?? { bar: index, at, strikes: {} };
+      const place = places.get(format(at)) ?? { bar: origin.bar, barInRun, at, strikes: {} };
       places.set(format(at), { ...place, strikes: { ...place.strikes, [limb]: ornament === 'double' ? 2 : 1 } });
     }
-    return [...places.values()].sort((a, b) => a.at.n * b.at.d - b.at.n * a.at.d);
+    return [...places.values()].sort((a, b) => compare(a.at, b.at));
   });
 }
 
 /** The beginning; undefined when no limb of the task plays. */
-export function startWaiting(groove: Groove, task: readonly Limb[]): Waiting | undefined {
-  const steps = awaitedSlots(groove, task);
+export function startWaiting(form: Form, task: readonly Limb[]): Waiting | undefined {
+  const steps = awaitedSlots(form, task);
   return steps.length
     ? { steps, step: 0, left: steps[0]!.strikes, wrong: [], stumbled: false, rounds: 0, clean: 0 }
     : undefined;

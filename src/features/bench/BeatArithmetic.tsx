@@ -15,24 +15,23 @@ import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
-import { beatOf } from '@/core/groove/beat';
 import { tempoShape } from '@/core/documents/shapes';
 import { type Groove } from '@/core/groove/groove';
 import { dropCell, dropValue } from '@/core/groove/drop';
 import type { Limb } from '@/core/groove/limbs';
 import { keepLimbs } from '@/core/groove/lines';
 import type { Answer } from '@/core/groove/transformed';
-import type { Run } from '@/core/schedule/schedule';
+import type { Plan } from '@/core/form/form';
 import { CLICK_PLAN_NAMES, CLICK_PLANS } from '@/core/time/clickPlan';
 import { plainMetronome } from '@/core/schedule/metronome';
 import { cycleOf } from '@/core/grid/cycle';
-import { equal, format, ZERO } from '@/core/time/fraction';
+import { equal, format } from '@/core/time/fraction';
 import { countsOf } from '@/core/grid/meter';
 import { modulatedBpm } from '@/core/time/modulation';
 import { NOTE_VALUES, valueFigures, type NoteValue } from '@/core/time/noteValue';
-import { steady } from '@/core/time/tempoMap';
-import { plural, tempoInWords } from '@/ui/words';
-import { heardRun, inTurn, type Loop } from './programme';
+import { plural } from '@/ui/words/text';
+import { tempoInWords } from '@/ui/words/figures';
+import { heardInTurn, heardPlan, type Loop } from './loop';
 
 const VALUES = Object.keys(NOTE_VALUES) as NoteValue[];
 
@@ -69,9 +68,9 @@ export const BeatArithmetic = memo(function BeatArithmetic({
   const [problem, setProblem] = useState<string>();
   const changed = modulatedBpm({ bpm: groove.tempo, oldBeat: beat, oldNote, newNote, newBeat: beat });
   /** Hears a line alone against the counts. */
-  const hearLine = (answer: Answer, change: Partial<Run> = {}) => {
+  const hearLine = (answer: Answer, change: Partial<Plan> = {}) => {
     setProblem(answer.ok ? undefined : `${answer.problems[0]!.say} ${answer.problems[0]!.remedy}`);
-    if (answer.ok) onHear(inTurn([heardRun(keepLimbs(answer.value.groove, [limb]).groove, change)]));
+    if (answer.ok) onHear(heardInTurn([heardPlan(keepLimbs(answer.value.groove, [limb]).groove, change)]));
   };
   const hearChange = () => {
     const before = dropValue(groove, limb, oldNote);
@@ -80,13 +79,13 @@ export const BeatArithmetic = memo(function BeatArithmetic({
     setProblem(wrong && !wrong.ok ? `${wrong.problems[0]!.say} ${wrong.problems[0]!.remedy}` : undefined);
     if (before.ok && after.ok)
       onHear(
-        inTurn([
-          heardRun(keepLimbs(before.value.groove, [limb]).groove, { rounds: 2 }),
-          heardRun(keepLimbs(after.value.groove, [limb]).groove, { rounds: 2, tempo: steady(changed, beatOf(groove)) }),
+        heardInTurn([
+          heardPlan(keepLimbs(before.value.groove, [limb]).groove, { rounds: 2 }),
+          heardPlan(keepLimbs(after.value.groove, [limb]).groove, { rounds: 2, bpm: changed }),
         ]),
       );
   };
-  const clicked = { start: ZERO, meter: one.meter, reading: groove.reading, cells: one.cells };
+  const clicked = { meter: one.meter, reading: groove.reading, cells: one.cells };
 
   return (
     <Accordion
@@ -233,7 +232,7 @@ export const BeatArithmetic = memo(function BeatArithmetic({
                 <Button
                   size="small"
                   aria-label={`Hear the click on ${name}`}
-                  onClick={() => onHear(inTurn([heardRun(groove, { click: CLICK_PLANS[name] })]))}
+                  onClick={() => onHear(heardInTurn([heardPlan(groove, { click: CLICK_PLANS[name] })]))}
                 >
                   Hear
                 </Button>

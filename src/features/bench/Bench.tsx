@@ -26,7 +26,7 @@ import { benchReducer, openedOn, selectedIn, strokeUnder } from './history';
 import { KeyList } from './KeyList';
 import { commandOf, type Command } from './keys';
 import { placeSpoken, previewOf } from './placeSpoken';
-import { fromPlace, limbByLimb, selectionLoop, straightThenSwung, type Loop } from './programme';
+import { fromPlace, limbByLimb, selectionLoop, straightThenSwung, type Loop } from './loop';
 import { SayIt } from './SayIt';
 import { SidePanel } from './SidePanel';
 import { StavePanel } from './StavePanel';

@@ -10,7 +10,7 @@ import { type Finding } from '@/core/groove/conflicts';
 import { check, speeds } from '@/core/schedule/speeds';
 import { type SpeedLimits } from '@/core/limits';
 import type { Groove } from '@/core/groove/groove';
-import { opening } from '@/ui/words';
+import { opening } from '@/ui/words/text';
 import { Row } from './Section';
 
 export type Fix = NonNullable<Finding['fix']>;

@@ -9,7 +9,7 @@ import { tempoShape } from '@/core/documents/shapes';
 import { type Groove } from '@/core/groove/groove';
 import { isHand, type Limb } from '@/core/groove/limbs';
 import { setTechnique, techniqueAt } from '@/core/groove/lines';
-import { opening } from '@/ui/words';
+import { opening } from '@/ui/words/text';
 import { Row, Section } from './Section';
 import type { Change } from './useEditing';
 

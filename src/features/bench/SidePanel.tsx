@@ -18,7 +18,7 @@ import { HEIGHTS, isHand, ORNAMENTS, SURFACES, type Height } from '@/core/groove
 import { div, equal, toNumber } from '@/core/time/fraction';
 import { barLength } from '@/core/grid/meter';
 import { clock, steady } from '@/core/time/tempoMap';
-import { opening } from '@/ui/words';
+import { opening } from '@/ui/words/text';
 import { Checks, type Fix } from './Checks';
 import { strokeUnder } from './history';
 import { LimbPanel } from './LimbPanel';

@@ -16,8 +16,9 @@ import type { School } from '@/core/count/schools';
 import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
 import { Strip, type StripHandle } from '@/ui/strip/Strip';
-import { grooveInWords, tempoInWords } from '@/ui/words';
-import { compared } from './programme';
+import { factsOf, grooveInWords } from '@/ui/words/grooves';
+import { tempoInWords } from '@/ui/words/figures';
+import { compared } from './loop';
 import { TransformFields } from './TransformFields';
 import { TRANSFORMS, usualChoices, type Choices } from './transforms';
 import type { Hearing } from './useHearing';
@@ -142,7 +143,8 @@ function Shown({
   return (
     <Box component="section" sx={{ minWidth: 0 }}>
       <Typography variant="body2" sx={{ mb: 0.5 }}>
-        <strong>{title}</strong> · {grooveInWords(groove)} · the click counts {tempoInWords(groove.tempo)} a minute
+        <strong>{title}</strong> · {grooveInWords(factsOf(groove))} · the click counts {tempoInWords(groove.tempo)} a
+        minute
       </Typography>
       <Strip groove={groove} school={school} size="glance" handle={handle} />
     </Box>

@@ -4,6 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { readGroove, writeGroove, type GrooveJson } from '@/core/documents/groove';
+import { LEVELS } from '@/core/limits';
 import { sentence } from '@/core/result';
 import { addGroove, groove, saveGroove } from '@/server/grooves';
 import { asPerson, requireTeacher } from '@/server/session';
@@ -25,7 +26,7 @@ export async function saveGrooveAction(given: { id: string; from: number; groove
   const saved = await asPerson((db) => saveGroove(db, sent.data.id, sent.data.from, read.value));
   if (saved.kind === 'gone') return { kind: 'refused', say: 'This groove is not there any more.' };
   if (saved.kind === 'behind')
-    return { kind: 'behind', saveNumber: saved.current.save_number, groove: writeGroove(saved.current.groove) };
+    return { kind: 'behind', saveNumber: saved.save_number, groove: writeGroove(saved.groove) };
   revalidatePath('/grooves');
   return { kind: 'saved', saveNumber: saved.save_number };
 }
@@ -35,7 +36,7 @@ export async function keepCopyAction(given: GrooveJson, level: string): Promise<
   const teacher = await requireTeacher();
   const read = readGroove({ ...given, title: `${given.title.slice(0, 100)} (other window)` });
   if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
-  const known = z.enum(['first year', 'second year', 'advanced', 'concert']).catch('first year').parse(level);
+  const known = z.enum(LEVELS).catch('first year').parse(level);
   await asPerson((db) => addGroove(db, teacher, { groove: read.value, level: known }));
   return { ok: true };
 }
@@ -46,8 +47,9 @@ export async function newGrooveAction(form: FormData): Promise<void> {
   const like = z.uuid().safeParse(form.get('like'));
   const id = await asPerson(async (db) => {
     const source = like.success ? await groove(db, like.data) : undefined;
-    const made = source
-      ? { ...source.groove, title: `${source.groove.title.slice(0, 100)}, copy` }
+    const original = source && 'groove' in source.content ? source.content.groove : undefined;
+    const made = original
+      ? { ...original, title: `${original.title.slice(0, 100)}, copy` }
       : {
           version: 1 as const,
           title: 'New groove',

@@ -7,7 +7,7 @@ import { accentPattern, keepLimbs, leanLimb, mirrorHands, moveLine, openHanded, 
 import { strokesOf } from '@/core/groove/place';
 import { displace, otherBottomNumber, readAs, rerate, stretch } from '@/core/groove/transform';
 import type { Answer, Transformed } from '@/core/groove/transformed';
-import { fail } from '@/core/result';
+import { fail, problem } from '@/core/result';
 import { format, frac, mul, negate } from '@/core/time/fraction';
 import { NOTE_VALUES, type NoteValue } from '@/core/time/noteValue';
 
@@ -62,7 +62,7 @@ export interface TransformKind {
 
 export const NOTE_VALUE_NAMES = Object.keys(NOTE_VALUES) as NoteValue[];
 
-const problem = (say: string, remedy: string) => fail({ path: [], where: '', say, remedy });
+const refused = (...said: Parameters<typeof problem>) => fail(problem(...said));
 
 /** Everything that makes another groove of this one, by what a teacher would look for. */
 export const TRANSFORMS: TransformKind[] = [
@@ -71,7 +71,7 @@ export const TRANSFORMS: TransformKind[] = [
     group: 'Move',
     uses: ['limbs', 'step', 'way', 'times'],
     make: (groove, { limbs, step, way, times }, cursor) => {
-      if (!limbs.length) return problem('no-limb', 'No limb is chosen.', 'Choose at least one.');
+      if (!limbs.length) return refused('no-limb', 'No limb is chosen.', 'Choose at least one.');
       const bar = groove.bars[cursor.bar]!;
       const one =
         step === 'slot'
@@ -88,13 +88,13 @@ export const TRANSFORMS: TransformKind[] = [
     make: (groove, { value, first, then }) => {
       const moments = new Set(strokesOf(groove).map(({ at }) => format(at))).size;
       if (first.trim() && !/^\d{1,3}$/.test(first.trim()))
-        return problem('not-a-number', 'Say how many notes as a whole number.', 'Leave it empty for all of them.');
+        return refused('not-a-number', 'Say how many notes as a whole number.', 'Leave it empty for all of them.');
       const count = first.trim() ? Math.min(Number(first), moments) : moments;
       const plan = [
         { value, notes: count },
         { value: then, notes: moments - count },
       ].filter(({ notes }) => notes > 0);
-      if (!plan.length) return problem('no-stroke', 'There is no stroke to re-rate.', 'Place some first.');
+      if (!plan.length) return refused('no-stroke', 'There is no stroke to re-rate.', 'Place some first.');
       return rerate(groove, plan);
     },
   },
@@ -117,7 +117,7 @@ export const TRANSFORMS: TransformKind[] = [
     group: 'Limbs',
     uses: ['limbs'],
     make: (groove, { limbs }) =>
-      limbs.length ? keepLimbs(groove, limbs) : problem('no-limb', 'No limb is chosen.', 'Choose at least one.'),
+      limbs.length ? keepLimbs(groove, limbs) : refused('no-limb', 'No limb is chosen.', 'Choose at least one.'),
   },
   {
     name: 'Move a limb’s line to another surface',
@@ -142,7 +142,7 @@ export const TRANSFORMS: TransformKind[] = [
         .map(Number);
       const wrong = wanted.find((each) => !Number.isInteger(each) || each < 1 || each > of);
       if (wrong !== undefined)
-        return problem(
+        return refused(
           'no-such-note',
           `There is no note ${Number.isNaN(wrong) ? on : wrong} in ${of}.`,
           `Write numbers from 1 to ${of}, parted by commas.`,

@@ -22,7 +22,7 @@ import { HEIGHTS, type Height, type Ornament } from '@/core/groove/limbs';
 import { changeIn, clearRegion, copyRegion } from '@/core/groove/region';
 import type { Answer, Transformed } from '@/core/groove/transformed';
 import type { Result } from '@/core/result';
-import { plural } from '@/ui/words';
+import { plural } from '@/ui/words/text';
 import type { Fix } from './Checks';
 import { keepClip, pasteClip } from './clipboard';
 import { regionIn, selectedIn, strokeUnder, type BenchAction, type BenchState } from './history';

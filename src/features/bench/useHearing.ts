@@ -6,7 +6,7 @@ import { Player } from '@/sound/player';
 import { voiceOf } from '@/sound/voices';
 import { barsDrawn } from '@/ui/strip/drawn';
 import type { StripHandle } from '@/ui/strip/Strip';
-import { segmentAt, type Loop } from './programme';
+import { segmentAt, type Loop } from './loop';
 
 type Strips = readonly RefObject<StripHandle | null>[];
 
@@ -14,14 +14,14 @@ export interface Hearing {
   playing: boolean;
   /** What went wrong, for the person. */
   say?: string;
-  /** Plays a programme; the playhead moves on the strip of the run that is heard. */
-  play: (programme: Loop, strips: Strips) => Promise<void>;
+  /** Plays a loop; the playhead moves on the strip of the side that is heard. */
+  play: (loop: Loop, strips: Strips) => Promise<void>;
   stop: () => void;
 }
 
-/** The bench's ear: one programme at a time, the playhead and the count, which `count` takes, moving with the sound. */
+/** The bench's ear: one loop at a time, the playhead and the count, which `count` takes, moving with the sound. */
 export function useHearing(school: School, count: RefObject<HTMLElement | null>): Hearing {
-  const [now, setNow] = useState<{ programme: Loop; strips: Strips }>();
+  const [now, setNow] = useState<{ loop: Loop; strips: Strips }>();
   const [say, setSay] = useState<string>();
   const player = useRef<Player>(undefined);
 
@@ -30,16 +30,16 @@ export function useHearing(school: School, count: RefObject<HTMLElement | null>)
     setNow(undefined);
   }, []);
 
-  const play = useCallback(async (programme: Loop, strips: Strips) => {
+  const play = useCallback(async (loop: Loop, strips: Strips) => {
     try {
       player.current ??= await Player.open();
       player.current.stop();
       await player.current.start(
-        programme.sounds.map(({ ms, sound }) => ({ ms, voice: voiceOf(sound) })),
+        loop.sounds.map(({ ms, sound }) => ({ ms, voice: voiceOf(sound) })),
         0,
       );
       setSay(undefined);
-      setNow({ programme, strips });
+      setNow({ loop, strips });
     } catch (error) {
       setSay((error as Error).message);
     }
@@ -47,22 +47,22 @@ export function useHearing(school: School, count: RefObject<HTMLElement | null>)
 
   useEffect(() => {
     if (!now) return;
-    const { programme, strips } = now;
-    const drawn = programme.runs.map(({ groove, swing }) => barsDrawn(groove, school, undefined, swing));
+    const { loop, strips } = now;
+    const drawn = loop.sides.map(({ groove, swing }) => barsDrawn(groove, school, undefined, swing));
     const said = count.current;
     let from = 0;
     const frame = () => {
       player.current!.tick();
       const ms = player.current!.heardMs();
-      if (ms > programme.endMs) return stop();
-      const here = segmentAt(programme, ms, from);
+      if (ms > loop.endMs) return stop();
+      const here = segmentAt(loop, ms, from);
       if (here) {
         from = here.index;
-        const { run, bar } = here.segment;
+        const { side, bar } = here.segment;
         strips.forEach((strip, index) =>
-          strip.current?.playhead(index === Math.min(run, strips.length - 1) ? bar : undefined, here.fraction),
+          strip.current?.playhead(index === Math.min(side, strips.length - 1) ? bar : undefined, here.fraction),
         );
-        const slot = drawn[run]![bar]!.slots.findLast(({ percent }) => percent <= here.fraction * 100 + 0.01);
+        const slot = drawn[side]![bar]!.slots.findLast(({ percent }) => percent <= here.fraction * 100 + 0.01);
         if (said && said.textContent !== slot?.say) said.textContent = slot?.say ?? '';
       }
       request = requestAnimationFrame(frame);

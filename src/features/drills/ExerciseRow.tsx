@@ -15,7 +15,7 @@ import type { School } from '@/core/count/schools';
 import type { Exercise } from '@/core/drill/drill';
 import { Strip } from '@/ui/strip/Strip';
 import { FIGURE_FONT } from '@/ui/theme';
-import { opening } from '@/ui/words';
+import { opening } from '@/ui/words/text';
 
 interface ExerciseRowProps {
   exercise: Exercise;

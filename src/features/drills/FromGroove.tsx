@@ -7,13 +7,14 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { drillOf, MADE_OF_GROOVE, type MadeOfGroove } from '@/core/drill/fromGroove';
 import { readyRule } from '@/core/drill/rule';
 import { type Rule } from '@/core/documents/rule';
 import type { Groove } from '@/core/groove/groove';
 import { sentence } from '@/core/result';
-import { opening, plural } from '@/ui/words';
+import { opening, plural } from '@/ui/words/text';
+import { grooveOf } from './grooveOf';
 import { GroovePick, type Pickable } from './GroovePick';
 
 interface FromGrooveProps {
@@ -26,7 +27,12 @@ interface FromGrooveProps {
 
 /** What can be made of a groove, each with what it comes to before it is made. */
 export function FromGroove({ grooves, groove: asked, onChoose, onClose }: FromGrooveProps) {
-  const [groove, setGroove] = useState(asked ?? grooves[0]?.groove);
+  const [groove, setGroove] = useState(asked);
+  // Without one that was asked for, the first stands there.
+  const first = asked ? undefined : grooves[0]?.id;
+  useEffect(() => {
+    if (first) void grooveOf(first).then((one) => setGroove((before) => before ?? one));
+  }, [first]);
   const offers = useMemo(
     () =>
       groove
@@ -65,7 +71,9 @@ export function FromGroove({ grooves, groove: asked, onChoose, onClose }: FromGr
             </Box>
           </Button>
         ))}
-        {!groove && <Typography color="textSecondary">There is no groove yet. Make one on the bench first.</Typography>}
+        {!grooves.length && (
+          <Typography color="textSecondary">There is no groove yet. Make one on the bench first.</Typography>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>

@@ -21,7 +21,7 @@ import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { equal } from '@/core/time/fraction';
 import { parseMeter } from '@/core/grid/meter';
 import { Pick } from '@/ui/Pick';
-import { opening, plural } from '@/ui/words';
+import { opening, plural } from '@/ui/words/text';
 
 interface FromWeaknessProps {
   school: School;

@@ -3,11 +3,12 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
 import type { Groove } from '@/core/groove/groove';
+import { grooveOf } from './grooveOf';
 
 /** A groove of the workshop that a drill can be made of or over. */
 export interface Pickable {
   id: string;
-  groove: Groove;
+  title: string;
 }
 
 interface GroovePickProps {
@@ -27,15 +28,11 @@ export function GroovePick({ label, grooves, title, none, problem, onPick }: Gro
   return (
     <Autocomplete
       options={[...grooves]}
-      getOptionLabel={({ groove }) => groove.title}
+      getOptionLabel={(one) => one.title}
       getOptionKey={({ id }) => id}
-      isOptionEqualToValue={(one, other) => one.groove.title === other.groove.title}
-      value={
-        title === undefined
-          ? null
-          : (grooves.find(({ groove }) => groove.title === title) ?? { id: title, groove: { title } as Groove })
-      }
-      onChange={(_, chosen) => onPick(chosen?.groove)}
+      isOptionEqualToValue={(one, other) => one.title === other.title}
+      value={title === undefined ? null : (grooves.find((one) => one.title === title) ?? { id: title, title })}
+      onChange={(_, chosen) => (chosen ? void grooveOf(chosen.id).then(onPick) : onPick(undefined))}
       renderInput={(params) => (
         <TextField
           {...params}

@@ -11,6 +11,7 @@ import { type Groove } from '@/core/groove/groove';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { limbsIn } from '@/core/groove/kit';
 import type { Problem } from '@/core/result';
+import { grooveOf } from './grooveOf';
 import { GroovePick, type Pickable } from './GroovePick';
 import { NumberSlider } from './NumberSlider';
 
@@ -80,7 +81,7 @@ export function GroundFields({ rule, grooves, problems, onChange }: GroundFields
             <Button
               className="wide"
               size="small"
-              onClick={() => goOver(grooves[0]!.groove)}
+              onClick={() => void grooveOf(grooves[0]!.id).then(goOver)}
               sx={{ justifySelf: 'start', mt: -1 }}
             >
               Or what a groove has

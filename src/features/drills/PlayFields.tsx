@@ -16,7 +16,9 @@ import type { Problem } from '@/core/result';
 import { CLICK_PLAN_NAMES } from '@/core/time/clickPlan';
 import type { Swing } from '@/core/time/swing';
 import { Pick } from '@/ui/Pick';
-import { feelInWords, plural, tempoInWords } from '@/ui/words';
+import { feelInWords } from '@/ui/words/grooves';
+import { plural } from '@/ui/words/text';
+import { tempoInWords } from '@/ui/words/figures';
 import { NumberSlider } from './NumberSlider';
 
 interface PlayFieldsProps {

@@ -12,8 +12,9 @@ import { usualRule } from '@/core/drill/rule';
 import { type Rule } from '@/core/documents/rule';
 import { familyNamed } from '@/core/drill/registry';
 import { PATHS, SHELF } from '@/core/drill/shelf';
+import { sentence } from '@/core/result';
 import type { KeptDrill } from '@/server/drills';
-import { opening } from '@/ui/words';
+import { opening } from '@/ui/words/text';
 
 interface ShelfProps {
   kept: readonly KeptDrill[];
@@ -59,7 +60,13 @@ export function Shelf({ kept, onChoose, onDrop, onClose }: ShelfProps) {
         )}
         {shown.map((own) => (
           <Box key={own.id} sx={{ display: 'flex', alignItems: 'center' }}>
-            <Entry name={own.name} note={own.tags.join(', ')} onChoose={() => onChoose(own.name, own.rule, own)} />
+            {own.rule.ok ? (
+              <OwnEntry own={own} rule={own.rule.value} onChoose={onChoose} />
+            ) : (
+              <Typography variant="body2" color="error" sx={{ flex: 1, px: 1, overflowWrap: 'anywhere' }}>
+                {own.name} cannot be read. {sentence({ ...own.rule.problems[0]!, where: '' })}
+              </Typography>
+            )}
             <IconButton
               aria-label={`Take ${own.name} off the shelf`}
               onClick={() => onDrop(own.id)}
@@ -89,6 +96,16 @@ function Part({ title, children }: { title: string; children: React.ReactNode })
     </Box>
   );
 }
+
+interface OwnEntryProps {
+  own: KeptDrill;
+  rule: Rule;
+  onChoose: ShelfProps['onChoose'];
+}
+
+const OwnEntry = ({ own, rule, onChoose }: OwnEntryProps) => (
+  <Entry name={own.name} note={own.tags.join(', ')} onChoose={() => onChoose(own.name, rule, own)} />
+);
 
 function Entry({ name, note, onChoose }: { name: string; note?: string; onChoose: () => void }) {
   return (

@@ -6,10 +6,12 @@ import { familyNamed } from '@/core/drill/registry';
 import { readyRule } from '@/core/drill/rule';
 import { type Rule } from '@/core/documents/rule';
 import { sentence } from '@/core/result';
+import { writeGroove, type GrooveJson } from '@/core/documents/groove';
 import { dropDrill, grooveOfDrill, keepDrill } from '@/server/drills';
+import { groove } from '@/server/grooves';
 import { asPerson, requireTeacher } from '@/server/session';
 import { tagsShape } from '@/ui/fields';
-import { opening } from '@/ui/words';
+import { opening } from '@/ui/words/text';
 
 const nameShape = z
   .string()
@@ -59,4 +61,12 @@ export async function practiseDrillAction(given: GivenDrill): Promise<Answer> {
   const name = nameShape.safeParse(given.name).data ?? opening(familyNamed(rule.family)!.wish);
   const written = await asPerson((db) => grooveOfDrill(db, teacher, { name, rule }, teacher.level));
   return written.ok ? { ok: true, id: written.value } : { ok: false, say: sentence(written.problems[0]!) };
+}
+
+/** The notes of a groove that a drill is to be made of or over. */
+export async function grooveJsonAction(id: string): Promise<GrooveJson | undefined> {
+  await requireTeacher();
+  if (!z.uuid().safeParse(id).success) return undefined;
+  const found = await asPerson((db) => groove(db, id));
+  return found && 'groove' in found.content ? writeGroove(found.content.groove) : undefined;
 }

@@ -1,12 +1,13 @@
 'use client';
 
+import { proxy, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Drill } from '@/core/drill/drill';
 import type { Rule } from '@/core/documents/rule';
 import type { SpeedLimits } from '@/core/limits';
 import type { Result } from '@/core/result';
-import type { DrillAnswer, DrillAsked } from './drill.worker';
+import type { DrillWorker } from './drill.worker';
 
 export interface Making {
   /** The last one that was made; it stays while the next is on its way. */
@@ -25,12 +26,13 @@ export function useDrill(rule: Rule, school: School, limits: SpeedLimits): Makin
   const [stopped, setStopped] = useState<unknown>();
   useEffect(() => {
     const worker = new Worker(new URL('./drill.worker.ts', import.meta.url));
-    worker.onmessage = ({ data }: MessageEvent<DrillAnswer>) => {
-      if ('share' in data) return setWorking({ worker, share: data.share });
-      setMade(data.drill);
-      setWorking(undefined);
-    };
-    worker.postMessage({ rule, school, limits } satisfies DrillAsked);
+    const onShare = (share: number) => setWorking({ worker, share });
+    void wrap<DrillWorker>(worker)
+      .make(rule, school, limits, proxy(onShare))
+      .then((drill) => {
+        setMade(drill);
+        setWorking(undefined);
+      });
     return () => {
       worker.terminate();
       setWorking(undefined);

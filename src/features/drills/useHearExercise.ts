@@ -2,10 +2,9 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Exercise } from '@/core/drill/drill';
-import { beatOf } from '@/core/groove/beat';
+import { formOf } from '@/core/form/form';
 import { schedule } from '@/core/schedule/schedule';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
-import { steady } from '@/core/time/tempoMap';
 import { Player } from '@/sound/player';
 import { voiceOf } from '@/sound/voices';
 
@@ -25,13 +24,9 @@ export function useHearExercise() {
     try {
       player.current ??= await Player.open();
       player.current.stop();
-      const timed = schedule({
-        groove,
-        tempo: steady(groove.tempo, beatOf(groove)),
-        click: CLICK_PLANS.counts,
-        countIn: 1,
-        rounds: ROUNDS,
-      });
+      const timed = schedule(
+        formOf({ groove, bpm: groove.tempo, click: CLICK_PLANS.counts, countIn: 1, rounds: ROUNDS }),
+      );
       await player.current.start(
         timed.sounds.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) })),
         timed.startMs,

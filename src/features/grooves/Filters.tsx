@@ -7,11 +7,11 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { FEELS } from '@/core/groove/beat';
 import { LEVELS } from '@/core/limits';
-import type { StoredGroove } from '@/server/grooves';
+import type { GrooveRow } from '@/server/grooves';
 import { choicesIn, SORTS, type Wanted } from './find';
 
 interface FiltersProps {
-  grooves: StoredGroove[];
+  grooves: GrooveRow[];
   wanted: Wanted;
   onWanted: (wanted: Wanted) => void;
 }

@@ -10,26 +10,32 @@ import IconButton from '@mui/material/IconButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
-import { useOptimistic, useState, useTransition } from 'react';
+import { useEffect, useOptimistic, useRef, useState, useTransition } from 'react';
 import { turnFor } from '@/core/groove/kit';
-import type { StoredGroove } from '@/server/grooves';
-import type { Person } from '@/server/people';
+import type { GrooveContent, GrooveRow } from '@/server/grooves';
+import { Unreadable } from '@/ui/Unreadable';
 import { glanceOf } from '@/ui/strip/glance';
 import { Strip } from '@/ui/strip/Strip';
-import { drillInWords, grooveInWords, tempoInWords } from '@/ui/words';
+import { rowInWords } from '@/ui/words/grooves';
+import { tempoInWords } from '@/ui/words/figures';
 import { archiveAction, favouriteAction } from './actions';
+import type { ShelfPerson } from './GrooveShelf';
 
 interface GrooveCardProps {
-  one: StoredGroove;
-  person: Person;
+  one: GrooveRow;
+  /** What it holds, as soon as that is here. */
+  content?: GrooveContent;
+  person: ShelfPerson;
+  /** It has come into sight. */
+  onSight: (id: string) => void;
   newGroove: (form: FormData) => Promise<void>;
   onLabels: () => void;
   onTag: (tag: string) => void;
 }
 
 /** One groove on the shelf: what it is, its strip, where it can be taken. */
-export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCardProps) {
-  const { id, title, level, tempo, tags, groove, archived } = one;
+export function GrooveCard({ one, content, person, newGroove, onSight, onLabels, onTag }: GrooveCardProps) {
+  const { id, title, level, tempo, tags } = one;
   const teacher = person.role === 'teacher';
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [favourite, setFavourite] = useOptimistic(one.favourite);
@@ -68,7 +74,7 @@ export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCa
             {title}
           </Typography>
           <Typography variant="body2" color="textSecondary">
-            {one.drill ? drillInWords(one.drill) : grooveInWords(groove)} · {tempoInWords(tempo)} bpm · {level}
+            {rowInWords(one)} · {tempoInWords(tempo)} bpm · {level}
           </Typography>
           {tags.length > 0 && (
             <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, mt: 0.75 }}>
@@ -100,42 +106,71 @@ export function GrooveCard({ one, person, newGroove, onLabels, onTag }: GrooveCa
         </Box>
       </Box>
       {teacher && (
-        <Menu anchorEl={menu} open={Boolean(menu)} onClose={() => setMenu(null)}>
-          <MenuItem
-            onClick={() => {
-              setMenu(null);
-              onLabels();
-            }}
-          >
-            Level and tags
-          </MenuItem>
-          <MenuItem component="a" href={`/drills?groove=${id}`}>
-            Make a drill of this
-          </MenuItem>
-          <MenuItem
-            onClick={() => {
-              const form = new FormData();
-              form.set('like', id);
-              start(() => newGroove(form));
-            }}
-          >
-            Copy it to the bench
-          </MenuItem>
-          <MenuItem
-            onClick={() => {
-              setMenu(null);
-              start(() => archiveAction(id, !archived));
-            }}
-          >
-            {archived ? 'Bring it back' : 'Put it away'}
-          </MenuItem>
-        </Menu>
+        <GrooveMenu one={one} anchor={menu} newGroove={newGroove} onLabels={onLabels} onClose={() => setMenu(null)} />
       )}
-      <Strip
-        groove={glanceOf({ groove: turnFor(groove, person.setup), drill: one.drill })}
-        school={person.school}
-        size="glance"
-      />
+      <CardStrip id={id} title={title} content={content} person={person} onSight={onSight} />
     </Box>
   );
+}
+
+interface GrooveMenuProps extends Pick<GrooveCardProps, 'one' | 'newGroove' | 'onLabels'> {
+  anchor: HTMLElement | null;
+  onClose: () => void;
+}
+
+/** What a teacher can do with a groove beside opening it. */
+function GrooveMenu({ one: { id, archived }, anchor, newGroove, onLabels, onClose }: GrooveMenuProps) {
+  const [, start] = useTransition();
+  const copy = () => {
+    const form = new FormData();
+    form.set('like', id);
+    start(() => newGroove(form));
+  };
+  return (
+    <Menu anchorEl={anchor} open={Boolean(anchor)} onClose={onClose}>
+      <MenuItem
+        onClick={() => {
+          onClose();
+          onLabels();
+        }}
+      >
+        Level and tags
+      </MenuItem>
+      <MenuItem component="a" href={`/drills?groove=${id}`}>
+        Make a drill of this
+      </MenuItem>
+      <MenuItem onClick={copy}>Copy it to the bench</MenuItem>
+      <MenuItem
+        onClick={() => {
+          onClose();
+          start(() => archiveAction(id, !archived));
+        }}
+      >
+        {archived ? 'Bring it back' : 'Put it away'}
+      </MenuItem>
+    </Menu>
+  );
+}
+
+/** About as high as a strip of one row, so that nothing jumps when it comes. */
+const STRIP_HEIGHT = 150;
+
+/** The strip of a groove, asked for when it comes into sight. */
+function CardStrip({
+  id,
+  title,
+  content,
+  person,
+  onSight,
+}: Pick<GrooveCardProps, 'content' | 'person' | 'onSight'> & { id: string; title: string }) {
+  const place = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (content || !place.current) return;
+    const watch = new IntersectionObserver(([entry]) => entry!.isIntersecting && onSight(id), { rootMargin: '600px' });
+    watch.observe(place.current);
+    return () => watch.disconnect();
+  }, [content, id, onSight]);
+  if (!content) return <Box ref={place} sx={{ minHeight: STRIP_HEIGHT }} aria-hidden />;
+  if ('unreadable' in content) return <Unreadable what={title} problem={content.unreadable} />;
+  return <Strip groove={turnFor(glanceOf(content), person.setup)} school={person.school} size="glance" />;
 }

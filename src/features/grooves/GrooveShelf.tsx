@@ -3,41 +3,40 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { StoredGroove } from '@/server/grooves';
+import type { GrooveContent, GrooveRow } from '@/server/grooves';
 import type { Person } from '@/server/people';
 import { EmptyState } from '@/ui/EmptyState';
 import { Page } from '@/ui/Page';
-import { plural } from '@/ui/words';
+import { plural } from '@/ui/words/text';
 import { Filters } from './Filters';
 import { EVERYTHING, found } from './find';
 import { GrooveCard } from './GrooveCard';
 import { LabelsDialog } from './LabelsDialog';
+import { useContents } from './useContents';
+
+/** What the shelf needs to know of whoever looks at it. */
+export type ShelfPerson = Pick<Person, 'id' | 'role' | 'school' | 'setup'>;
+
+interface GrooveShelfProps {
+  person: ShelfPerson;
+  grooves: GrooveRow[];
+  /** What the first of them hold; the others are asked for when they come into sight. */
+  first: [id: string, content: GrooveContent][];
+  newGroove: (form: FormData) => Promise<void>;
+}
 
 /** The grooves one may play, each with its strip; what is put away only when asked for. */
-export function GrooveShelf({
-  person,
-  grooves,
-  newGroove,
-}: {
-  person: Person;
-  grooves: StoredGroove[];
-  newGroove: (form: FormData) => Promise<void>;
-}) {
+export function GrooveShelf({ person, grooves, first, newGroove }: GrooveShelfProps) {
+  const { contents, want } = useContents(first);
   const teacher = person.role === 'teacher';
   const [wanted, setWanted] = useState(EVERYTHING);
-  const [labelled, setLabelled] = useState<StoredGroove>();
+  const [labelled, setLabelled] = useState<GrooveRow>();
   const shown = found(grooves, wanted);
   const there = grooves.filter(({ archived }) => archived === wanted.archived).length;
   return (
     <Page
       title="Grooves"
-      note={
-        grooves.length
-          ? shown.length < there
-            ? `${shown.length} of ${plural(there, 'groove')}`
-            : plural(there, 'groove')
-          : undefined
-      }
+      note={noteOf(shown.length, there)}
       actions={
         teacher && (
           <form action={newGroove}>
@@ -69,6 +68,8 @@ export function GrooveShelf({
           <GrooveCard
             key={one.id}
             one={one}
+            content={contents.get(one.id)}
+            onSight={want}
             person={person}
             newGroove={newGroove}
             onLabels={() => setLabelled(one)}
@@ -79,4 +80,9 @@ export function GrooveShelf({
       {labelled && <LabelsDialog key={labelled.id} one={labelled} onClose={() => setLabelled(undefined)} />}
     </Page>
   );
+}
+
+function noteOf(shown: number, there: number): string | undefined {
+  if (!there) return undefined;
+  return shown < there ? `${shown} of ${plural(there, 'groove')}` : plural(there, 'groove');
 }

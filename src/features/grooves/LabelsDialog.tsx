@@ -8,13 +8,13 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useActionState } from 'react';
 import { LEVELS } from '@/core/limits';
-import type { StoredGroove } from '@/server/grooves';
+import type { GrooveRow } from '@/server/grooves';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM, type FormState } from '@/ui/form';
 import { labelsAction } from './actions';
 
 /** Level and tags of a groove. */
-export function LabelsDialog({ one, onClose }: { one: StoredGroove; onClose: () => void }) {
+export function LabelsDialog({ one, onClose }: { one: GrooveRow; onClose: () => void }) {
   const [state, action, busy] = useActionState(async (before: FormState, form: FormData) => {
     const after = await labelsAction(before, form);
     if (after.say) onClose();

@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { LEVELS } from '@/core/limits';
-import { setArchived, setFavourite, setLabels } from '@/server/grooves';
+import { groovesOf, setArchived, setFavourite, setLabels, type GrooveContent } from '@/server/grooves';
 import { asPerson, requirePerson, requireTeacher } from '@/server/session';
 import { tagsShape } from '@/ui/fields';
 import { EMPTY_FORM, readForm, type FormState } from '@/ui/form';
@@ -34,4 +34,16 @@ export async function archiveAction(id: string, archived: boolean): Promise<void
   await requireTeacher();
   if (z.uuid().safeParse(id).success) await asPerson((db) => setArchived(db, id, archived === true));
   revalidatePath('/grooves');
+}
+
+/** As many as come into sight at once on any screen. */
+const MOST_ASKED = 60;
+
+/** What these grooves hold, as far as the person may see them. */
+export async function contentsAction(ids: string[]): Promise<[id: string, content: GrooveContent][]> {
+  await requirePerson();
+  const wanted = z.array(z.uuid()).max(MOST_ASKED).safeParse(ids);
+  if (!wanted.success) return [];
+  const found = await asPerson((db) => groovesOf(db, wanted.data));
+  return found.map(({ id, content }) => [id, content]);
 }

@@ -1,21 +1,22 @@
 import { describe, expect, test } from 'vitest';
 import { STARTER_GROOVES } from '@/server/demo/grooves';
-import type { StoredGroove } from '@/server/grooves';
-import { metersInWords } from '@/core/groove/groove';
+import type { GrooveRow } from '@/server/grooves';
+import { factsOf } from '@/ui/words/grooves';
 import { choicesIn, EVERYTHING, found, type Wanted } from './find';
 
-const shelf: StoredGroove[] = STARTER_GROOVES.map(({ groove, level, tags }, index) => ({
+const shelf: GrooveRow[] = STARTER_GROOVES.map(({ groove, level, tags }, index) => ({
   id: String(index),
   title: groove.title,
-  meter: metersInWords(groove),
+  ...factsOf(groove),
   level,
   tempo: groove.tempo,
   tags,
   archived: groove.title === 'First oar',
   favourite: groove.title === 'Ferry ramp',
   saved_at: new Date(index * 1000),
-  save_number: 1,
-  groove,
+  drill_exercises: null,
+  drill_repeats: null,
+  drill_pace: null,
 }));
 const titles = (wanted: Partial<Wanted>) => found(shelf, { ...EVERYTHING, ...wanted }).map(({ title }) => title);
 

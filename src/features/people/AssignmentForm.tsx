@@ -65,6 +65,7 @@ export function AssignmentForm({ student, choices, chosen }: AssignmentFormProps
         state={state}
         name="reason"
         label="Why, or what to listen for"
+        hint="May be left out."
         multiline
         minRows={2}
         sx={{ gridColumn: '1 / -1' }}

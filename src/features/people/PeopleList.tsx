@@ -6,24 +6,34 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import type { Person } from '@/server/people';
+import Typography from '@mui/material/Typography';
+import { MOST_PEOPLE, type StudentRow } from '@/server/people';
 import { EmptyState } from '@/ui/EmptyState';
+import { FindByName, hrefOf, Pages } from '@/ui/FindByName';
 import { Page } from '@/ui/Page';
-import { plural } from '@/ui/words';
+import { plural } from '@/ui/words/text';
 
-export function PeopleList({ students }: { students: Person[] }) {
+interface PeopleListProps {
+  found: { total: number; students: StudentRow[] };
+  /** What is looked for, and from which student on. */
+  asked: { words: string; from: number };
+}
+
+/** The students of the workshop by name, a page at a time. */
+export function PeopleList({ found: { total, students }, asked }: PeopleListProps) {
+  const isEmpty = !students.length && !asked.words && !asked.from;
   const add = (
     <Button href="/people/new" variant="contained">
       Add a student
     </Button>
   );
   return (
-    <Page
-      title="People"
-      note={students.length ? plural(students.length, 'student') : undefined}
-      actions={students.length > 0 && add}
-    >
-      {!students.length && (
+    <Page title="People" note={total ? plural(total, 'student') : undefined} actions={!isEmpty && add}>
+      {(total > MOST_PEOPLE || asked.words) && (
+        <FindByName action="/people" label="Find a student" words={asked.words} />
+      )}
+      {!students.length && !isEmpty && <Typography>Nobody is called “{asked.words}”.</Typography>}
+      {isEmpty && (
         <EmptyState title="No students yet" action={add}>
           Add one with a sign-in name and a first password. Then set a groove to practise.
         </EmptyState>
@@ -54,7 +64,7 @@ export function PeopleList({ students }: { students: Person[] }) {
                   </TableCell>
                   <TableCell>{one.level}</TableCell>
                   <TableCell>{one.setup}</TableCell>
-                  <TableCell>{one.school.name}</TableCell>
+                  <TableCell>{one.school}</TableCell>
                   <TableCell sx={{ overflowWrap: 'anywhere' }}>{one.sign_in_name}</TableCell>
                 </TableRow>
               ))}
@@ -62,6 +72,12 @@ export function PeopleList({ students }: { students: Person[] }) {
           </Table>
         </Box>
       )}
+      <Pages
+        total={total}
+        from={asked.from}
+        most={MOST_PEOPLE}
+        hrefFrom={(from) => hrefOf('/people', { words: asked.words, from })}
+      />
     </Page>
   );
 }

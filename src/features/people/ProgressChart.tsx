@@ -11,11 +11,17 @@ export interface ProgressPoint {
   title: string;
 }
 
+export interface ProgressProps {
+  points: ProgressPoint[];
+  /** Days are said by this clock. */
+  timeZone: string;
+}
+
 // Charts are heavy and stand below the fold: loaded when the page is there.
 const Chart = dynamic(() => import('./ProgressLines').then((module) => module.ProgressLines), { ssr: false });
 
 /** Mean error and spread of a student's takes over time. */
-export function ProgressChart({ points }: { points: ProgressPoint[] }) {
+export function ProgressChart({ points, timeZone }: ProgressProps) {
   const [first, last] = [points[0]!, points.at(-1)!];
   return (
     <Box
@@ -23,7 +29,7 @@ export function ProgressChart({ points }: { points: ProgressPoint[] }) {
       aria-label={`Spread from ${Math.round(first.spread)} to ${Math.round(last.spread)} ms, mean from ${Math.round(first.mean)} to ${Math.round(last.mean)} ms over ${points.length} takes`}
       sx={{ height: 240, maxWidth: 900 }}
     >
-      <Chart points={points} />
+      <Chart points={points} timeZone={timeZone} />
     </Box>
   );
 }

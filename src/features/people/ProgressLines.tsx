@@ -1,7 +1,6 @@
 'use client';
 
 import { useTheme } from '@mui/material/styles';
-import { format } from 'date-fns';
 import {
   CartesianGrid,
   Legend,
@@ -13,9 +12,10 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import type { ProgressPoint } from './ProgressChart';
+import { dayInWords, shortDayInWords } from '@/ui/words/dates';
+import type { ProgressProps } from './ProgressChart';
 
-export function ProgressLines({ points }: { points: ProgressPoint[] }) {
+export function ProgressLines({ points, timeZone }: ProgressProps) {
   const { cloth, text, divider, background } = useTheme().vars!.palette;
   const axis = { stroke: text.secondary, fontSize: 12 };
   // One place across for each take: days without practice would leave most of the width empty.
@@ -27,7 +27,7 @@ export function ProgressLines({ points }: { points: ProgressPoint[] }) {
         <XAxis
           dataKey="index"
           {...axis}
-          tickFormatter={(index: number) => format(points[index]!.at, 'd MMM')}
+          tickFormatter={(index: number) => shortDayInWords(points[index]!.at, timeZone)}
           interval="preserveStartEnd"
           minTickGap={40}
         />
@@ -41,7 +41,7 @@ export function ProgressLines({ points }: { points: ProgressPoint[] }) {
             color: text.primary,
           }}
           labelFormatter={(index) =>
-            `${points[Number(index)]!.title}, ${format(points[Number(index)]!.at, 'EEE d MMM')}`
+            `${points[Number(index)]!.title}, ${dayInWords(points[Number(index)]!.at, timeZone)}`
           }
           formatter={(value) => `${Math.round(Number(value))} ms`}
         />

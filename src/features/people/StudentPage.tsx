@@ -3,13 +3,16 @@ import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import type { Assignment } from '@/server/assignments';
-import type { KeptDrill } from '@/server/drills';
-import type { StoredGroove } from '@/server/grooves';
+import type { DrillChoice } from '@/server/drills';
+import type { GrooveRow } from '@/server/grooves';
 import type { Person } from '@/server/people';
 import type { TakeRow } from '@/server/takes';
 import { Page } from '@/ui/Page';
+import type { Reader } from '@/ui/reader';
 import { TakeTable } from '@/ui/take/TakeTable';
-import { dayInWords, plural, tempoInWords } from '@/ui/words';
+import { dayInWords } from '@/ui/words/dates';
+import { plural } from '@/ui/words/text';
+import { tempoInWords } from '@/ui/words/figures';
 import { endAssignmentAction } from './actions';
 import { AssignmentForm } from './AssignmentForm';
 import { DRILL } from './shapes';
@@ -21,34 +24,35 @@ const LISTED = 12;
 
 interface StudentPageProps {
   student: Person;
+  reader: Reader;
   assignments: Assignment[];
-  grooves: StoredGroove[];
-  drills: readonly KeptDrill[];
+  grooves: readonly GrooveRow[];
+  drills: readonly DrillChoice[];
   takes: TakeRow[];
   /** A drill that is to be set next. */
   drill?: string;
 }
 
 /** One student for the teacher: what is set, how it goes, and every take. */
-export function StudentPage({ student, assignments, grooves, drills, takes, drill }: StudentPageProps) {
+export function StudentPage({ reader, student, assignments, grooves, drills, takes, drill }: StudentPageProps) {
   const choices = [
     ...grooves
-      .filter((one) => !one.archived && !one.drill)
+      .filter((one) => !one.archived)
       .map(({ id, title, tempo }) => ({
         value: id,
         label: `${title} (${tempoInWords(tempo)})`,
         tempo,
         click: 'counts' as const,
       })),
-    ...drills.map(({ id, name, rule }) => ({
+    ...drills.map(({ id, name, goal, click }) => ({
       value: `${DRILL}${id}`,
-      label: `Drill: ${name} (${tempoInWords(rule.goal)})`,
-      tempo: rule.goal,
-      click: rule.click,
+      label: `Drill: ${name} (${tempoInWords(goal)})`,
+      tempo: goal,
+      click,
     })),
   ];
   const age = student.birth_year ? `${new Date().getFullYear() - student.birth_year} years` : undefined;
-  const heard = takes.filter((take) => take.sd_error_ms !== null);
+  const heard = takes.filter((take) => take.sd_error_ms !== null && take.struck_by === 'player');
   return (
     <Page
       title={student.name}
@@ -83,7 +87,7 @@ export function StudentPage({ student, assignments, grooves, drills, takes, dril
                   {plural(one.minutes, 'minute')} a day
                 </Typography>
                 <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
-                  {one.reason} Since {dayInWords(one.set_at)}.
+                  {one.reason} Since {dayInWords(one.set_at, reader.timeZone)}.
                 </Typography>
               </Box>
               <form action={endAssignmentAction}>
@@ -119,6 +123,7 @@ export function StudentPage({ student, assignments, grooves, drills, takes, dril
               How it goes
             </Typography>
             <ProgressChart
+              timeZone={reader.timeZone}
               points={heard.toReversed().map((take) => ({
                 at: take.played_at.getTime(),
                 mean: take.mean_error_ms!,
@@ -134,7 +139,7 @@ export function StudentPage({ student, assignments, grooves, drills, takes, dril
           </Typography>
           {takes.length ? (
             <>
-              <TakeTable takes={takes.slice(0, LISTED)} />
+              <TakeTable takes={takes.slice(0, LISTED)} reader={reader} />
               {takes.length > LISTED && (
                 <Box sx={{ mt: 1.5 }}>
                   <Link href={`/takes?student=${student.id}`}>All takes of {student.name}</Link>

@@ -49,7 +49,12 @@ export async function setAssignmentAction(_before: FormState, form: FormData): P
         'groove',
         `This ${chosen.drill ? 'drill' : 'groove'} is not there any more. Choose another.`,
       );
-    const played = 'rule' in found ? await grooveOfDrill(db, teacher, found, pupil.level) : ok(found.id);
+    const rule = 'rule' in found ? found.rule : undefined;
+    if (rule && !rule.ok) return fieldProblem(form, 'groove', sentence({ ...rule.problems[0]!, where: '' }));
+    const played =
+      rule && 'name' in found
+        ? await grooveOfDrill(db, teacher, { name: found.name, rule: rule.value }, pupil.level)
+        : ok(found.id);
     if (!played.ok) return fieldProblem(form, 'groove', sentence({ ...played.problems[0]!, where: '' }));
     await setAssignment(db, teacher, { student_id, groove_id: played.value, ...given });
     return undefined;

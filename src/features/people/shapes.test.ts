@@ -47,6 +47,7 @@ describe('what is set', () => {
       minutes: 15,
       reason: 'Hear the foot.',
     });
+    expect(assignmentShape.parse({ ...given, reason: ' ' }).reason).toBe('');
     expect(assignmentShape.parse({ ...given, groove: `${DRILL}${ID}` }).groove).toEqual({ drill: true, id: ID });
   });
 
@@ -58,7 +59,7 @@ describe('what is set', () => {
     [{ click: 'loud' }, 'click: Choose a click plan from the list.'],
     [{ minutes: '7.5' }, 'minutes: Whole minutes, please.'],
     [{ minutes: '600' }, 'minutes: At most 120 minutes a day.'],
-    [{ reason: ' ' }, 'reason: Say in a sentence why, or what to listen for.'],
+    [{ reason: 'x'.repeat(401) }, 'reason: At most 400 characters.'],
     [{ student: 'x' }, 'student: This student is not there any more.'],
   ])('%o is said at its field', (change, expected) => {
     expect(said(assignmentShape.safeParse({ ...given, ...change }))).toContain(expected);

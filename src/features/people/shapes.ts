@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
-import { LEVELS } from '@/core/limits';
+import { LEVELS, MOST_MINUTES, MOST_REASON } from '@/core/limits';
 import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
 import { tempoShape } from '@/core/documents/shapes';
 import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
@@ -59,9 +59,13 @@ export const assignmentShape = z.object({
   tempo: number('Write a tempo in beats a minute, like 72.').pipe(tempoShape),
   click: z.enum(CLICK_PLAN_NAMES as [ClickPlanName, ...ClickPlanName[]], 'Choose a click plan from the list.'),
   minutes: number('Write the minutes a day, like 15.').pipe(
-    z.number().int('Whole minutes, please.').min(1, 'At least 1 minute.').max(120, 'At most 120 minutes a day.'),
+    z
+      .number()
+      .int('Whole minutes, please.')
+      .min(1, 'At least 1 minute.')
+      .max(MOST_MINUTES, `At most ${MOST_MINUTES} minutes a day.`),
   ),
-  reason: z.string().trim().min(1, 'Say in a sentence why, or what to listen for.').max(400, 'At most 400 characters.'),
+  reason: z.string().trim().max(MOST_REASON, `At most ${MOST_REASON} characters.`),
 });
 
 /** What can be changed of a person; what is left out stays. */

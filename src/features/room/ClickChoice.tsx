@@ -22,10 +22,9 @@ import {
   type ClickPlanName,
 } from '@/core/time/clickPlan';
 import { plainMetronome } from '@/core/schedule/metronome';
-import { ZERO } from '@/core/time/fraction';
 import { countsOf } from '@/core/grid/meter';
 import type { Bpm } from '@/core/time/units';
-import { tempoInWords } from '@/ui/words';
+import { tempoInWords } from '@/ui/words/figures';
 import { numberTyped } from './NumberField';
 
 interface ClickChoiceProps {
@@ -91,7 +90,7 @@ export function ClickChoice({ click, groove, bpm, onChange }: ClickChoiceProps) 
 /** What a plain metronome would be set to for a plan, short enough for a list. */
 function metronomeInWords(plan: ClickPlan, groove: Groove, bpm: Bpm): string {
   const { meter, cells } = groove.bars[0]!;
-  const metronome = plainMetronome(plan, { start: ZERO, meter, reading: groove.reading, cells }, bpm);
+  const metronome = plainMetronome(plan, { meter, reading: groove.reading, cells }, bpm);
   if (!metronome) return 'no plain metronome';
   return `plain metronome: ${tempoInWords(metronome.bpm)}${metronome.outOfRange ? ', most cannot' : ''}`;
 }
@@ -135,7 +134,7 @@ function OwnClick({ groove, bpm, onTake, onClose }: OwnClickProps) {
   const problem = read.success ? undefined : read.error.issues[0]!.message;
   const metronome =
     read.success &&
-    plainMetronome(read.data, { start: ZERO, meter: first!.meter, reading: groove.reading, cells: first!.cells }, bpm);
+    plainMetronome(read.data, { meter: first!.meter, reading: groove.reading, cells: first!.cells }, bpm);
   const field = (label: string, value: string, set: (text: string) => void) => (
     <TextField
       label={label}

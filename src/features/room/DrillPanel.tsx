@@ -8,15 +8,13 @@ import Switch from '@mui/material/Switch';
 import { useState } from 'react';
 import type { School } from '@/core/count/schools';
 import { mostCalls } from '@/core/drill/caller';
-import { exerciseInWords, type ExerciseBars } from '@/core/form/exercises';
-import type { Groove } from '@/core/groove/groove';
+import { exerciseInWords, type Exercises } from '@/core/form/exercises';
 import { Pick } from '@/ui/Pick';
-import { opening, plural } from '@/ui/words';
+import { opening, plural } from '@/ui/words/text';
 import type { RoomSettings } from './settings';
 
 interface DrillPanelProps {
-  groove: Groove;
-  parts: readonly ExerciseBars[];
+  drill: Exercises;
   school: School;
   settings: Pick<RoomSettings, 'way' | 'range' | 'caller'>;
   onChange: (change: Partial<RoomSettings>) => void;
@@ -31,11 +29,11 @@ const counted = (usual: readonly number[], set: number, unit: string) =>
   [...new Set([...usual, set])].sort((a, b) => a - b).map((many) => [many, plural(many, unit)] as const);
 
 /** Which exercises of a drill are played, and how they are called. */
-export function DrillPanel({ groove, parts, school, settings: { way, range, caller }, onChange }: DrillPanelProps) {
+export function DrillPanel({ drill, school, settings: { way, range, caller }, onChange }: DrillPanelProps) {
   const [choosing, setChoosing] = useState(false);
   const calls = Math.min(caller.calls, mostCalls(caller.pace));
   const isOn = (index: number) => range.includes(index);
-  const all = parts.map((_, index) => index);
+  const all = drill.exercises.map((_, index) => index);
   const touch = (index: number) => {
     const wanted = all.filter((one) => (one === index ? !isOn(one) : isOn(one)));
     // The last one stays: of nothing nothing can be played.
@@ -84,10 +82,10 @@ export function DrillPanel({ groove, parts, school, settings: { way, range, call
           aria-label="Exercises"
           sx={{ flexBasis: '100%', display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center' }}
         >
-          {parts.map((part, index) => (
+          {all.map((index) => (
             <Chip
               key={index}
-              label={opening(exerciseInWords(part, groove, school))}
+              label={opening(exerciseInWords(drill, index, school))}
               aria-pressed={isOn(index)}
               variant={isOn(index) ? 'filled' : 'outlined'}
               onClick={() => touch(index)}

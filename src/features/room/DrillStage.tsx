@@ -1,89 +1,94 @@
-'use client';
-
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo, type Ref } from 'react';
 import type { School } from '@/core/count/schools';
-import { exerciseAt, exerciseInWords, type ExerciseBars } from '@/core/form/exercises';
-import type { Groove } from '@/core/groove/groove';
-import { type Limb } from '@/core/groove/limbs';
+import { exerciseInWords, exerciseOfBar, type Exercises } from '@/core/form/exercises';
+import type { Feel } from '@/core/form/form';
 import { limbsIn } from '@/core/groove/kit';
-import type { Swing } from '@/core/time/swing';
+import type { Limb } from '@/core/groove/limbs';
 import type { Bpm } from '@/core/time/units';
 import type { Bead } from '@/ui/strip/beads';
+import type { StripSize } from '@/ui/strip/layout';
 import { Strip, type StripHandle } from '@/ui/strip/Strip';
 import { FIGURE_FONT } from '@/ui/theme';
-import { opening } from '@/ui/words';
+import { opening } from '@/ui/words/text';
 import type { OnStage } from './useStage';
 
 /** How the strip is drawn, whatever is played. */
 export interface Drawn {
   school: School;
   bpm: Bpm;
-  swing?: Swing | 'straight';
+  swing?: Feel;
+  size: StripSize;
+  follows?: boolean;
   task: readonly Limb[];
   beads?: readonly Bead[];
   strip: Ref<StripHandle>;
 }
 
 interface DrillStageProps extends Drawn {
-  groove: Groove;
-  parts: readonly ExerciseBars[];
+  drill: Exercises;
   onStage: OnStage;
   /** What comes next is kept until the bar before it, when it is called. */
-  called: boolean;
+  isCalled: boolean;
   /** Nothing plays, so what will be called is not shown. */
-  hidden: boolean;
+  isHidden: boolean;
 }
+
+/** What stands there in a rest, and before the first call. */
+const RESTS = { called: 'Listen', played: 'Rest' } as const;
 
 /** Of a drill the one exercise that is on, with its name to be read from the stool, and what comes next. */
 export function DrillStage({
-  groove,
-  parts,
-  onStage: { now, next },
-  called,
-  hidden,
+  drill,
+  onStage: { now, next, bar },
+  isCalled,
+  isHidden,
   school,
-  bpm,
-  swing,
   task,
   beads,
   strip,
+  ...drawn
 }: DrillStageProps) {
+  const { groove, passages, exercises } = drill;
   const limbs = useMemo(() => limbsIn(groove), [groove]);
-  const part = now === undefined ? undefined : parts[now];
-  // In a rest, and under the caller before the first place, the bar before what comes next is on.
-  const shown = useMemo(() => {
-    const from = part?.from ?? (next ? Math.max(0, parts[next.part]!.from - 1) : 0);
-    return { ...groove, bars: groove.bars.slice(from, from + (part?.bars ?? 1)) };
-  }, [groove, parts, part, next]);
+  const [from, bars] = useMemo(() => {
+    const on = passages.find(({ exercise }) => now !== undefined && exercise === now);
+    return on ? [on.from, on.bars] : [bar, 1];
+  }, [passages, now, bar]);
+  const shown = useMemo(() => ({ ...groove, bars: groove.bars.slice(from, from + bars) }), [groove, from, bars]);
   const here = useMemo(
     () =>
       beads?.flatMap((bead): Bead[] => {
-        const at = exerciseAt(parts, bead.bar);
-        return at && at.index === now ? [{ ...bead, bar: at.bar }] : [];
+        const at = exerciseOfBar(passages, bead.bar);
+        return at && at.exercise === now ? [{ ...bead, bar: at.bar }] : [];
       }),
-    [beads, parts, now],
+    [beads, passages, now],
   );
-  const coming = next && (!called || (!hidden && next.inBars <= 1)) ? parts[next.part] : undefined;
+  const isComing = next && (!isCalled || (!isHidden && next.inBars <= 1));
+  const isLow = drawn.size === 'low';
+  const large = { xs: 26, sm: isLow ? 32 : 44 };
   return (
-    <Box>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 3, minHeight: 62 }}>
+    <Box sx={{ display: 'flex', flexDirection: 'column', height: 1 }}>
+      <Box
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          alignItems: 'baseline',
+          columnGap: 3,
+          minHeight: isLow ? 40 : 62,
+          flex: 'none',
+        }}
+      >
         <Typography
           component="p"
-          sx={{
-            fontFamily: FIGURE_FONT,
-            fontWeight: 700,
-            fontSize: { xs: 28, sm: 44 },
-            lineHeight: 1.1,
-            overflowWrap: 'anywhere',
-          }}
+          sx={{ fontFamily: FIGURE_FONT, fontWeight: 700, fontSize: large, lineHeight: 1.1, overflowWrap: 'anywhere' }}
         >
-          {part ? opening(exerciseInWords(part, groove, school)) : called ? 'Listen' : 'Rest'}
+          {now === undefined ? RESTS[isCalled ? 'called' : 'played'] : opening(exerciseInWords(drill, now, school))}
         </Typography>
-        {part && !called && (
+        {now !== undefined && !isCalled && (
           <Typography color="textSecondary" sx={{ fontSize: '1.1rem' }}>
-            {now! + 1} of {parts.length}
+            {now + 1} of {exercises.length}
           </Typography>
         )}
         <Typography
@@ -92,25 +97,17 @@ export function DrillStage({
             ml: 'auto',
             fontFamily: FIGURE_FONT,
             fontWeight: 700,
-            fontSize: called ? { xs: 28, sm: 44 } : { xs: 20, sm: 26 },
-            color: called ? 'secondary.main' : 'text.secondary',
+            fontSize: isCalled ? large : { xs: 18, sm: 26 },
+            color: isCalled ? 'secondary.main' : 'text.secondary',
             overflowWrap: 'anywhere',
           }}
         >
-          {coming && `next ${exerciseInWords(coming, groove, school)}`}
+          {isComing && `next ${exerciseInWords(drill, next.exercise, school)}`}
         </Typography>
       </Box>
-      <Strip
-        groove={shown}
-        school={school}
-        bpm={bpm}
-        swing={swing}
-        size="room"
-        task={task}
-        idleLanes={limbs}
-        beads={here}
-        handle={strip}
-      />
+      <Box sx={{ flex: '1 1 0', minHeight: 0 }}>
+        <Strip groove={shown} school={school} task={task} idleLanes={limbs} beads={here} handle={strip} {...drawn} />
+      </Box>
     </Box>
   );
 }

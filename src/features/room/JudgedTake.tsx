@@ -5,13 +5,14 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useSyncExternalStore } from 'react';
 import type { School } from '@/core/count/schools';
-import type { ExerciseBars } from '@/core/form/exercises';
+import { exercisesPlayed } from '@/core/documents/take';
 import { TakeFigures } from '@/ui/take/TakeFigures';
-import { TakeParts } from '@/ui/take/TakeParts';
+import { TakeExercises } from '@/ui/take/TakeExercises';
+import { TakePlaces } from '@/ui/take/TakePlaces';
 import { TakePicture } from '@/ui/take/TakePicture';
 import { VerdictNote } from '@/ui/take/VerdictNote';
 import { emptyOutbox, onOutbox, outboxState } from './outbox';
-import type { Judged } from './useAttempt';
+import type { Judged } from './state';
 
 interface JudgedTakeProps {
   judged: Judged;
@@ -19,15 +20,23 @@ interface JudgedTakeProps {
   onPractise: () => void;
   onAgain: () => void;
   /** Of a drill: practises one exercise of it alone. */
-  onPart?: (part: ExerciseBars) => void;
+  onExercise?: (exercise: number) => void;
 }
 
 /** A take when it is done: what to fix first, where every stroke fell, the figures. */
-export function JudgedTake({ judged: { id, take, judgement }, school, onPractise, onAgain, onPart }: JudgedTakeProps) {
+export function JudgedTake({
+  judged: { id, take, judgement },
+  school,
+  onPractise,
+  onAgain,
+  onExercise,
+}: JudgedTakeProps) {
+  const drill = exercisesPlayed(take);
   return (
     <Box sx={{ display: 'grid', gap: 3, maxWidth: 1180 }}>
       <VerdictNote
         verdict={judgement.verdict}
+        school={school}
         action={
           <>
             <Button variant="contained" onClick={onPractise} sx={{ minHeight: 44 }}>
@@ -40,9 +49,15 @@ export function JudgedTake({ judged: { id, take, judgement }, school, onPractise
           </>
         }
       />
-      {take.parts && <TakeParts take={take} judgement={judgement} school={school} onPart={onPart} />}
+      {take.struckBy === 'kit' && (
+        <Typography role="status">
+          The simulated kit played this: it is kept apart in the log, and counts for nobody.
+        </Typography>
+      )}
+      {drill && <TakeExercises drill={drill} judgement={judgement} school={school} onExercise={onExercise} />}
       <TakePicture take={take} judgement={judgement} school={school} />
       <TakeFigures judgement={judgement} />
+      <TakePlaces take={take} judgement={judgement} school={school} />
     </Box>
   );
 }
@@ -50,14 +65,14 @@ export function JudgedTake({ judged: { id, take, judgement }, school, onPractise
 /** Whether the server has the take yet. */
 export function KeptNote({ id }: { id: string }) {
   const { kept, refused } = useSyncExternalStore(onOutbox, outboxState, () => emptyOutbox);
-  const words = kept.has(id)
-    ? 'Kept in the log'
-    : refused.some((one) => one.id === id)
-      ? 'Not kept'
-      : 'Safe in this browser, being sent …';
   return (
     <Typography variant="body2" color="textSecondary" role="status">
-      {words}
+      {keptInWords(id, kept.has(id), refused)}
     </Typography>
   );
+}
+
+function keptInWords(id: string, isKept: boolean, refused: readonly { id: string }[]): string {
+  if (isKept) return 'Kept in the log';
+  return refused.some((one) => one.id === id) ? 'Not kept' : 'Safe in this browser, being sent …';
 }

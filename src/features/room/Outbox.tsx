@@ -4,7 +4,7 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useEffect, useSyncExternalStore } from 'react';
-import { plural } from '@/ui/words';
+import { plural } from '@/ui/words/text';
 import { count, discard, emptyOutbox, onOutbox, outboxState, send } from './outbox';
 
 /** Sends what waits when a page opens and when the network comes back; says so only while something is amiss. */

@@ -1,31 +1,27 @@
+import { useMemo } from 'react';
+import { exerciseOfBar } from '@/core/form/exercises';
 import { Strip } from '@/ui/strip/Strip';
 import { DrillStage, type Drawn } from './DrillStage';
-import type { Piece } from './performance';
+import { drillOf, type Piece } from './piece';
 import type { OnStage } from './useStage';
 
 interface PlayedStripProps extends Drawn {
-  programme: Piece;
-  /** Of a drill: which exercise is on. */
-  onStage: OnStage | undefined;
+  piece: Piece;
+  onStage: OnStage;
   playing: boolean;
 }
 
 /** What is played: a groove whole, of a drill the exercise that is on. */
-export function PlayedStrip({
-  programme: { groove, parts, calls },
-  onStage,
-  playing,
-  strip,
-  ...drawn
-}: PlayedStripProps) {
-  if (!parts || !onStage) return <Strip groove={groove} size="room" handle={strip} {...drawn} />;
+export function PlayedStrip({ piece, onStage, playing, strip, ...drawn }: PlayedStripProps) {
+  const drill = useMemo(() => drillOf(piece), [piece]);
+  const { passages } = piece;
+  if (!drill) return <Strip groove={piece.groove} handle={strip} {...drawn} />;
   return (
     <DrillStage
-      groove={groove}
-      parts={parts}
+      drill={drill}
       onStage={onStage}
-      called={Boolean(calls)}
-      hidden={!playing}
+      isCalled={Boolean(passages?.some(({ call }) => call)) || !exerciseOfBar(passages ?? [], passages?.[0]?.from ?? 0)}
+      isHidden={!playing}
       strip={strip}
       {...drawn}
     />

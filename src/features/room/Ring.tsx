@@ -8,8 +8,15 @@ export interface RingHandle {
   fill: (share: number | undefined) => void;
 }
 
+interface RingProps {
+  handle: Ref<RingHandle>;
+  /** In pixels across. */
+  size?: number;
+  children: React.ReactNode;
+}
+
 /** A ring round what it encloses that fills as a take goes on; moved straight on the page. */
-export function Ring({ handle, children }: { handle: Ref<RingHandle>; children: React.ReactNode }) {
+export function Ring({ handle, size = 84, children }: RingProps) {
   const line = useRef<SVGCircleElement>(null);
   useImperativeHandle(handle, () => ({
     fill: (share) => {
@@ -18,7 +25,7 @@ export function Ring({ handle, children }: { handle: Ref<RingHandle>; children: 
     },
   }));
   return (
-    <Box sx={{ position: 'relative', width: 84, height: 84, display: 'grid', placeItems: 'center', flex: 'none' }}>
+    <Box sx={{ position: 'relative', width: size, height: size, display: 'grid', placeItems: 'center', flex: 'none' }}>
       <Box
         component="svg"
         aria-hidden

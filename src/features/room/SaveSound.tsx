@@ -11,15 +11,17 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import LinearProgress from '@mui/material/LinearProgress';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
+import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import { schedule } from '@/core/schedule/schedule';
+import type { Limb } from '@/core/groove/limbs';
 import { planInWords } from '@/core/time/clickPlan';
 import { framesOf, type Rendering } from '@/sound/rendering';
 import { sampled } from '@/sound/speech';
 import { isSpoken } from '@/sound/voices';
-import type { WavAnswer } from '@/sound/wav.worker';
-import { lengthInWords, plural, tempoInWords } from '@/ui/words';
-import { plannedRun, soundingOf, type Piece } from './performance';
+import type { WavWorker } from '@/sound/wav.worker';
+import { plural } from '@/ui/words/text';
+import { lengthInWords, tempoInWords } from '@/ui/words/figures';
+import { heardSchedule, planOf, voiced, type Piece } from './piece';
 import type { RoomSettings } from './settings';
 
 const RATE = 44_100;
@@ -27,7 +29,7 @@ const RATE = 44_100;
 const MOST_MINUTES = 60;
 
 interface SaveSoundProps {
-  programme: Piece;
+  piece: Piece;
   settings: RoomSettings;
 }
 
@@ -44,8 +46,8 @@ export function SaveSound(props: SaveSoundProps) {
   );
 }
 
-function SaveDialog({ programme, settings, onClose }: SaveSoundProps & { onClose: () => void }) {
-  const { groove } = programme;
+function SaveDialog({ piece, settings, onClose }: SaveSoundProps & { onClose: () => void }) {
+  const { groove } = piece;
   const [withGroove, setWithGroove] = useState(settings.heard.length > 0);
   const [share, setShare] = useState<number>();
   const [say, setSay] = useState<string>();
@@ -58,9 +60,11 @@ function SaveDialog({ programme, settings, onClose }: SaveSoundProps & { onClose
   useEffect(() => () => worker.current?.terminate(), []);
 
   const { bpm, click } = settings;
-  const run = plannedRun(programme, settings);
-  const timed = schedule(run);
-  const sounds = timed.sounds.filter(({ kind }) => kind !== 'stroke' || withGroove).map(soundingOf);
+  const plan = planOf(piece, settings);
+  const timed = heardSchedule(piece, settings);
+  // What is silenced in the room is silent here; where all is, the whole groove is meant.
+  const isHeard = ({ limb }: { limb: Limb }) => withGroove && (!settings.heard.length || settings.heard.includes(limb));
+  const sounds = voiced(timed.sounds, isHeard, piece.loudness);
   const rendering: Rendering = { sounds, startMs: timed.startMs, endMs: timed.endMs, rate: RATE };
   const lengthMs = timed.endMs - timed.startMs;
   const tooLong = lengthMs > MOST_MINUTES * 60_000;
@@ -70,29 +74,22 @@ function SaveDialog({ programme, settings, onClose }: SaveSoundProps & { onClose
     setShare(0);
     const renderer = new Worker(new URL('../../sound/wav.worker.ts', import.meta.url));
     worker.current = renderer;
-    renderer.onmessage = ({ data }: MessageEvent<WavAnswer>) => {
-      if ('share' in data) return setShare(data.share);
-      cancel();
-      const address = URL.createObjectURL(new Blob([data.wav], { type: 'audio/wav' }));
-      const link = document.createElement('a');
-      link.href = address;
-      link.download = `${groove.title.replace(/[^\p{L}\p{N} -]/gu, '')} ${tempoInWords(bpm)}.wav`;
-      link.click();
-      URL.revokeObjectURL(address);
-      setSay('Saved where this browser keeps what it downloads.');
-    };
-    renderer.onerror = () => {
-      cancel();
-      setSay('The sound could not be worked out here. Fewer rounds make a smaller file; try that.');
-    };
     // Words are recordings, which a worker cannot decode.
-    void sampled(new Set(sounds.map(({ voice }) => voice).filter(isSpoken)), RATE).then(
-      (recorded) => renderer.postMessage({ ...rendering, recorded } satisfies Rendering),
-      (error: Error) => {
-        cancel();
-        setSay(error.message);
-      },
-    );
+    void sampled(new Set(sounds.map(({ voice }) => voice).filter(isSpoken)), RATE)
+      .then((recorded) => wrap<WavWorker>(renderer).render({ ...rendering, recorded }, proxy(setShare)))
+      .then(download, (error: Error) => {
+        setSay(error.message || 'The sound could not be worked out here. Fewer rounds make a smaller file; try that.');
+      })
+      .finally(cancel);
+  };
+  const download = (wav: ArrayBuffer) => {
+    const address = URL.createObjectURL(new Blob([wav], { type: 'audio/wav' }));
+    const link = document.createElement('a');
+    link.href = address;
+    link.download = `${groove.title.replace(/[^\p{L}\p{N} -]/gu, '')} ${tempoInWords(bpm)}.wav`;
+    link.click();
+    URL.revokeObjectURL(address);
+    setSay('Saved where this browser keeps what it downloads.');
   };
 
   return (
@@ -100,7 +97,7 @@ function SaveDialog({ programme, settings, onClose }: SaveSoundProps & { onClose
       <DialogTitle id="save-sound">Save as sound</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 2 }}>
         <Typography>
-          {groove.title} at {tempoInWords(bpm)}, {plural(run.rounds, 'round')}, click on {planInWords(click)}:{' '}
+          {groove.title} at {tempoInWords(bpm)}, {plural(plan.rounds, 'round')}, click on {planInWords(click)}:{' '}
           {lengthInWords(lengthMs)} minutes, {((framesOf(rendering) * 2) / 1e6).toFixed(1)} MB (WAV).
         </Typography>
         <FormControlLabel

@@ -3,32 +3,37 @@
 import CloseRounded from '@mui/icons-material/CloseRounded';
 import Box from '@mui/material/Box';
 import Drawer from '@mui/material/Drawer';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
 import Slider from '@mui/material/Slider';
+import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { School } from '@/core/count/schools';
+import type { InputName } from '@/core/documents/take';
+import type { Feel } from '@/core/form/form';
 import { MOST_LEAN } from '@/core/limits';
-import { type Groove } from '@/core/groove/groove';
-import { isHand, type Limb } from '@/core/groove/limbs';
+import { isHand } from '@/core/groove/limbs';
 import { CLICK_PLANS, planInWords, type ClickPlan, type ClickPlanName } from '@/core/time/clickPlan';
 import { SWING_SCHOOLS, type Swing } from '@/core/time/swing';
 import { isRecorded } from '@/sound/speech';
 import { Pick } from '@/ui/Pick';
-import { feelInWords, opening, plural } from '@/ui/words';
-import { COUNT_INS, type RoomSettings } from './settings';
+import { feelInWords } from '@/ui/words/grooves';
+import { opening, plural } from '@/ui/words/text';
+import { Switches } from './frame/RoomPads';
+import type { RoomView } from './frame/RoomFrame';
+import type { Frame } from './frame/useFrame';
+import { useRoom } from './RoomContext';
+import { COUNT_INS } from './settings';
+import { Tempo } from './Tempo';
+import { TransportChoices } from './Transport';
+import { INPUT_WORDS } from './useInputs';
 
 interface SetUpProps {
-  settings: RoomSettings;
-  groove: Groove;
-  limbs: readonly Limb[];
-  school: School;
-  playing: boolean;
+  frame: Frame;
   /** The swing is not for the player to set: the way of practising sets it. */
-  swingFixed: boolean;
-  /** How many words of the spoken count are left out because they come too fast. */
-  unspoken: number;
-  onChange: (change: Partial<RoomSettings>) => void;
+  isSwingFixed: boolean;
+  /** On a phone that plays, what else is one touch away. */
+  withTransport?: RoomView;
   onClose: () => void;
 }
 
@@ -45,25 +50,34 @@ const SPOKEN: readonly ClickPlanName[] = [
 ];
 const ONLY_IN: ClickPlan = { kind: 'silent' };
 
-const swingKey = (swing: Swing | 'straight' | undefined): string =>
-  swing === undefined ? 'own' : swing === 'straight' ? swing : `${swing.value} ${swing.ratio}`;
+function swingKey(swing: Feel | undefined): string {
+  if (swing === undefined) return 'own';
+  return swing === 'straight' ? swing : `${swing.value} ${swing.ratio}`;
+}
+
+/** What the choice of the spoken count stands on, and what it means. */
+function spokenKey(count: ClickPlan | undefined): string {
+  if (count === undefined) return 'off';
+  return count.kind === 'silent' ? 'in' : planInWords(count);
+}
+function spokenOf(key: string): ClickPlan | undefined {
+  if (key === 'off') return undefined;
+  return key === 'in' ? ONLY_IN : CLICK_PLANS[key as ClickPlanName];
+}
 
 /** What is set less often: the spoken count, triplet layers, swing, lean, bars counted in. It may stand open while playing. */
-export function SetUp({
-  settings,
-  groove,
-  limbs,
-  school,
-  playing,
-  swingFixed,
-  unspoken,
-  onChange,
-  onClose,
-}: SetUpProps) {
+export function SetUp({ frame, isSwingFixed, withTransport, onClose }: SetUpProps) {
+  const { school, limbs, groove } = useRoom();
+  const { settings, playing, unspoken, change: onChange } = frame;
   const { count, layers, swing, lean } = settings;
   const swings = [...new Set([groove.swing?.value ?? '8th', '8th', '16th'])].flatMap((value) =>
     Object.entries(SWING_SCHOOLS).map(([name, ratio]) => ({ name, swing: { value, ratio } as Swing })),
   );
+  /** While it plays, the groove's own has to be said, since nothing said leaves what is. */
+  const swingOf = (key: string): Feel | undefined => {
+    if (key === 'own') return playing ? (groove.swing ?? 'straight') : undefined;
+    return key === 'straight' ? key : swings.find((one) => swingKey(one.swing) === key)!.swing;
+  };
   const silent = [...new Set(Object.values(school.syllables).flat())].filter((word) => word && !isRecorded(word));
   return (
     <Drawer
@@ -89,20 +103,18 @@ export function SetUp({
         </IconButton>
       </Box>
       <Box sx={{ display: 'grid', gap: 3, px: 2.5, py: 2.5 }}>
+        {withTransport && <PhoneExtras view={withTransport} />}
+        {!playing && <Listens listens={settings.listens} onChange={(listens) => onChange({ listens })} />}
         <Part title="Count" hint={countHint(count, unspoken, silent)}>
           <Pick
             label="Spoken"
-            value={count === undefined ? 'off' : count.kind === 'silent' ? 'in' : planInWords(count)}
+            value={spokenKey(count)}
             options={[
               ['off', 'not spoken'],
               ['in', 'only while counting in'],
               ...SPOKEN.map((name): [string, string] => [name, `on ${name}`]),
             ]}
-            onPick={(name) =>
-              onChange({
-                count: name === 'off' ? undefined : name === 'in' ? ONLY_IN : CLICK_PLANS[name as ClickPlanName],
-              })
-            }
+            onPick={(name) => onChange({ count: spokenOf(name) })}
           />
           <Pick
             label="Count in"
@@ -144,11 +156,11 @@ export function SetUp({
             />
           )}
         </Part>
-        <Part title="Swing" hint={swingFixed ? 'Straight and swung are set against each other now.' : undefined}>
+        <Part title="Swing" hint={isSwingFixed ? 'Straight and swung are set against each other now.' : undefined}>
           <Pick
             label="Played"
             value={swingKey(swing)}
-            disabled={swingFixed}
+            disabled={isSwingFixed}
             options={[
               ['own', `as written: ${feelInWords(groove.swing)}`],
               ['straight', 'straight'],
@@ -157,18 +169,7 @@ export function SetUp({
                 `${feelInWords(one)} (${name})`,
               ]),
             ]}
-            onPick={(key) =>
-              onChange({
-                swing:
-                  key === 'own'
-                    ? playing
-                      ? (groove.swing ?? 'straight')
-                      : undefined
-                    : key === 'straight'
-                      ? key
-                      : swings.find((one) => swingKey(one.swing) === key)!.swing,
-              })
-            }
+            onPick={(key) => onChange({ swing: swingOf(key) })}
           />
         </Part>
         <Part
@@ -224,5 +225,61 @@ function Part({ title, hint, children }: { title: string; hint?: string; childre
         </Typography>
       )}
     </Box>
+  );
+}
+
+/** What is out of sight on a phone while it plays. */
+function PhoneExtras({ view: { frame, tempo, panel } }: { view: RoomView }) {
+  const { limbs } = useRoom();
+  return (
+    <>
+      <Part title="Now">
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
+          {tempo !== 'none' && (
+            <Tempo bpm={frame.settings.bpm} fixed={tempo === 'shown'} onChange={(bpm) => frame.change({ bpm })} />
+          )}
+          <TransportChoices frame={frame} hasClick={tempo !== 'none'} hasLength={false} />
+        </Box>
+        {panel}
+      </Part>
+      <Part title="Limbs">
+        {limbs.map((limb) => (
+          <Box key={limb} sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between' }}>
+            <Typography>{opening(limb)}</Typography>
+            <Switches frame={frame} limb={limb} />
+          </Box>
+        ))}
+      </Part>
+    </>
+  );
+}
+
+interface ListensProps {
+  listens: readonly InputName[];
+  onChange: (listens: InputName[]) => void;
+}
+
+/** What the strokes are heard by; the last one stays, since by nothing nothing is heard. */
+function Listens({ listens, onChange }: ListensProps) {
+  const all = Object.keys(INPUT_WORDS) as (keyof typeof INPUT_WORDS)[];
+  return (
+    <Part title="What listens">
+      {all.map((name) => {
+        const isOn = listens.includes(name);
+        return (
+          <FormControlLabel
+            key={name}
+            control={
+              <Switch
+                checked={isOn}
+                disabled={isOn && listens.length === 1}
+                onChange={(_, on) => onChange(all.filter((one) => (one === name ? on : listens.includes(one))))}
+              />
+            }
+            label={INPUT_WORDS[name]}
+          />
+        );
+      })}
+    </Part>
   );
 }

@@ -11,7 +11,7 @@ import { type Bpm } from '@/core/time/units';
 import { FASTEST, SLOWEST } from '@/core/limits';
 import { FIGURE_FONT } from '@/ui/theme';
 import { useKept } from '@/ui/useKept';
-import { tempoInWords } from '@/ui/words';
+import { tempoInWords } from '@/ui/words/figures';
 
 /** The tempo, typed, tapped or stepped; only shown when it is `fixed` by something else. What is not a tempo is said and leaves the tempo as it was. */
 export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: boolean; onChange: (bpm: Bpm) => void }) {

@@ -6,58 +6,31 @@ import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { ReactNode, Ref } from 'react';
-import { KIT_FAULT_NAMES, type KitFault } from '@/core/take/simulatedKit';
-import { plural } from '@/ui/words';
-import type { Groove } from '@/core/groove/groove';
-import type { Bpm } from '@/core/time/units';
+import type { ReactNode } from 'react';
+import { KIT_FAULT_NAMES } from '@/core/take/simulatedKit';
+import { plural } from '@/ui/words/text';
 import { ClickChoice } from './ClickChoice';
 import { Volume } from './Volume';
 import { Tempo } from './Tempo';
-import { Ring, type RingHandle } from './Ring';
-import { LENGTHS, type Length, type RoomSettings } from './settings';
+import type { Frame } from './frame/useFrame';
+import { Ring } from './Ring';
+import { LENGTHS, type Length, type WhoPlays } from './settings';
 
 interface TransportProps {
-  settings: RoomSettings;
-  groove: Groove;
-  /** The tempo that is played: the way of practising may set it. */
-  bpm: Bpm;
-  tempoFixed: boolean;
-  /** Practice without a clock has no tempo and no click. */
-  timeless: boolean;
-  /** Whether the length is for the player to set. */
-  lengthSet: boolean;
-  ring: Ref<RingHandle>;
-  playing: boolean;
-  busy: boolean;
-  /** Something is to be set first. */
-  cannotPlay: boolean;
-  onChange: (change: Partial<RoomSettings>) => void;
-  onToggle: () => void;
-  onLevel: (level: number) => void;
+  frame: Frame;
+  tempo: 'set' | 'shown' | 'none';
+  hasLength: boolean;
 }
 
 /** Start and stop, the tempo large, and how the next take is set. */
-export function Transport({
-  settings,
-  groove,
-  bpm,
-  tempoFixed,
-  timeless,
-  lengthSet,
-  ring,
-  playing,
-  busy,
-  cannotPlay,
-  onChange,
-  onToggle,
-  onLevel,
-}: TransportProps) {
+export function Transport({ frame, tempo, hasLength }: TransportProps) {
+  const { settings, playing, isBlocked, isStarting, stage, toggle, change } = frame;
   return (
     <Box
       sx={{
         position: 'sticky',
         bottom: { xs: 44, sm: 0 },
+        flex: 'none',
         zIndex: 5,
         bgcolor: 'background.paper',
         borderTop: 1,
@@ -71,11 +44,11 @@ export function Transport({
         rowGap: 1.25,
       }}
     >
-      <Ring handle={ring}>
+      <Ring handle={stage.ring}>
         <IconButton
-          onClick={onToggle}
-          loading={busy}
-          disabled={cannotPlay && !playing}
+          onClick={toggle}
+          loading={isStarting}
+          disabled={isBlocked && !playing}
           aria-label={playing ? 'Stop' : 'Play'}
           sx={{
             width: 68,
@@ -89,7 +62,7 @@ export function Transport({
           {playing ? <StopRounded sx={{ fontSize: 38 }} /> : <PlayArrowRounded sx={{ fontSize: 42 }} />}
         </IconButton>
       </Ring>
-      {!timeless && <Tempo bpm={bpm} fixed={tempoFixed} onChange={(wanted) => onChange({ bpm: wanted })} />}
+      {tempo !== 'none' && <Tempo bpm={settings.bpm} fixed={tempo === 'shown'} onChange={(bpm) => change({ bpm })} />}
       {/* On a phone these lie in one line to be pushed aside, and are out of the way while playing. */}
       <Box
         sx={{
@@ -101,30 +74,52 @@ export function Transport({
           '& > *': { flex: 'none' },
         }}
       >
-        {!timeless && (
-          <ClickChoice click={settings.click} groove={groove} bpm={bpm} onChange={(click) => onChange({ click })} />
-        )}
-        {lengthSet && (
-          <Choice
-            label="Length"
-            value={lengthInText(settings.length)}
-            disabled={playing}
-            onChange={(text) => onChange({ length: LENGTHS.find((length) => lengthInText(length) === text)! })}
-            options={LENGTHS.map((length) => [lengthInText(length), lengthInText(length)])}
-          />
-        )}
-        {!timeless && (
-          <Choice
-            label="Who plays"
-            value={settings.player}
-            disabled={playing}
-            onChange={(player) => onChange({ player: player as 'keys' | KitFault })}
-            options={[['keys', 'you'], ...KIT_FAULT_NAMES.map((fault): [string, string] => [fault, `kit, ${fault}`])]}
-          />
-        )}
-        <Volume onLevel={onLevel} />
+        <TransportChoices frame={frame} hasClick={tempo !== 'none'} hasLength={hasLength} />
       </Box>
     </Box>
+  );
+}
+
+interface TransportChoicesProps {
+  frame: Frame;
+  /** Practice without a clock has no click, and nobody who could play it. */
+  hasClick: boolean;
+  hasLength: boolean;
+}
+
+/** The click, the length, who plays, how loud. */
+export function TransportChoices({ frame, hasClick, hasLength }: TransportChoicesProps) {
+  const { settings, piece, playing, change, attempt } = frame;
+  return (
+    <>
+      {hasClick && (
+        <ClickChoice
+          click={settings.click}
+          groove={piece.groove}
+          bpm={settings.bpm}
+          onChange={(click) => change({ click })}
+        />
+      )}
+      {hasLength && (
+        <Choice
+          label="Length"
+          value={lengthInText(settings.length)}
+          disabled={playing}
+          onChange={(text) => change({ length: LENGTHS.find((length) => lengthInText(length) === text)! })}
+          options={LENGTHS.map((length) => [lengthInText(length), lengthInText(length)])}
+        />
+      )}
+      {hasClick && (
+        <Choice
+          label="Who plays"
+          value={settings.who}
+          disabled={playing}
+          onChange={(who) => change({ who: who as WhoPlays })}
+          options={[['me', 'you'], ...KIT_FAULT_NAMES.map((fault): [string, string] => [fault, `kit, ${fault}`])]}
+        />
+      )}
+      <Volume onLevel={attempt.setLevel} />
+    </>
   );
 }
 

@@ -4,9 +4,10 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useImperativeHandle, useRef, type Ref } from 'react';
 import type { Groove } from '@/core/groove/groove';
-import { toNumber } from '@/core/time/fraction';
+import { layerNotes } from '@/core/schedule/layers';
+import { toNumber, ZERO } from '@/core/time/fraction';
 import { barLength } from '@/core/grid/meter';
-import { helperLoudness, LAYERS, tripletLayers, type LayerPlan } from '@/core/form/layers';
+import { helperLoudness, LAYERS, layersIn, type LayerPlan } from '@/core/form/layers';
 
 export interface LayersHandle {
   /** Shows how loud the helpers are in a bar of the run. */
@@ -26,7 +27,7 @@ export function TripletLayers({
   const rows = useRef<(HTMLElement | null)[]>([]);
   const target = LAYERS.indexOf(plan.to);
   const length = barLength(groove.bars[0]!.meter);
-  const notes = tripletLayers(plan, [{ n: 0, d: 1 }, length]);
+  const notes = layerNotes([{ layers: layersIn(plan, 0) }], [ZERO, length]);
   useImperativeHandle(handle, () => ({
     bar: (barInRun) =>
       rows.current.forEach((row, layer) => {

@@ -2,7 +2,7 @@
 
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { opening } from '@/ui/words';
+import { opening } from '@/ui/words/text';
 import type { Way } from './settings';
 
 /** How the groove or drill is practised. */

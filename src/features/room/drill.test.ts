@@ -13,7 +13,7 @@ import { simulateKit } from '@/core/take/simulatedKit';
 import { format } from '@/core/time/fraction';
 import { faultsOf } from '@/ui/take/faults';
 import { glanceOf } from '@/ui/strip/glance';
-import { drillInWords } from '@/ui/words';
+import { drillInWords } from '@/ui/words/grooves';
 import { plannedRun } from './performance';
 import { firstSettings, type RoomSettings } from './settings';
 import { chosenOf } from './useProgramme';

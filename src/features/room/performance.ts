@@ -1,25 +1,19 @@
 'use client';
 
-import type { School } from '@/core/count/schools';
-import type { Call } from '@/core/drill/caller';
-import type { ExerciseBars } from '@/core/form/exercises';
-import { beatOf } from '@/core/groove/beat';
-import type { Groove } from '@/core/groove/groove';
+import { formOfTake, taskAt, TAKE_VERSION, type Hit, type Take, type TakeChange } from '@/core/documents/take';
+import { barsOnce, formOf, wholeOf, type Feel, type Form } from '@/core/form/form';
 import type { Limb } from '@/core/groove/limbs';
-import type { Loudness } from '@/core/documents/climb';
-import { schedule, type Run, type RunChange } from '@/core/schedule/schedule';
-import { type Schedule, type TimedSound, type TimedStroke } from '@/core/schedule/timed';
-import { runOf, taskAt, tempoMapOf, type Hit, type Take, type TakeChange } from '@/core/documents/take';
-import { MOST_HITS } from '@/core/limits';
-import type { Level } from '@/core/limits';
+import { MOST_HITS, type Level } from '@/core/limits';
+import { schedule } from '@/core/schedule/schedule';
+import type { Schedule, TimedStroke } from '@/core/schedule/timed';
 import { judge } from '@/core/take/judge';
 import { KIT_FAULTS, simulateKit } from '@/core/take/simulatedKit';
-import type { Swing } from '@/core/time/swing';
-import { steady, valueMs } from '@/core/time/tempoMap';
 import type { Ms } from '@/core/time/units';
-import type { Backing, Player, VoicedSound } from '@/sound/player';
-import { voiceOf, type VoiceName } from '@/sound/voices';
-import { roundsOf, type RoomSettings } from './settings';
+import type { Strike } from '@/sound/inputs/input';
+import { SimulatedKit } from '@/sound/inputs/simulatedKit';
+import type { Player, VoicedSound } from '@/sound/player';
+import { beatMs, planOf, voiced, voicesOf, type Piece } from './piece';
+import type { RoomSettings } from './settings';
 
 /** How long after the last bar, or after a round, a late last stroke is still waited for. */
 const WAIT_MS: Ms = 300;
@@ -27,9 +21,7 @@ const WAIT_MS: Ms = 300;
 /** What is set now is heard from the next bar line or count that is at least this far ahead of the audio thread. */
 const SOONEST_MS: Ms = 60;
 
-/** How loud the groove sounds at each loudness of a rung. */
-const LOUD: Record<Loudness, number> = { soft: 0.35, middle: 0.65, loud: 1 };
-
+/** Where the ear is. */
 export interface Moment {
   /** Index of the bar in the groove; the first one while counting in. */
   bar: number;
@@ -37,56 +29,24 @@ export interface Moment {
   /** How far into the bar, 0 to 1. */
   fraction: number;
   countingIn: boolean;
+  /** How often its bar was played before, and how often the whole was gone through. */
   round: number;
+  pass: number;
   /** The swing in force, where it is not the groove's own. */
-  swing?: Swing | 'straight';
+  swing?: Feel;
+  exercise?: number;
+  side?: number;
+  /** How many bars there are in all. */
+  bars: number;
   /** How much of the whole is played, 0 to 1. */
   share: number;
 }
 
-/** What a performance plays beside its settings. */
-export interface Piece {
-  /** As it is played: turned round, with its lean, with both sides where two are set against each other. */
-  groove: Groove;
-  school: School;
-  /** What each limb's own stroke sounds like. */
-  voices: Partial<Record<Limb, VoiceName>>;
-  /** What is to change by itself on the way. */
-  changes?: (rounds: number) => RunChange[];
-  /** Of a drill: which bars are which exercise, and what is called. */
-  parts?: readonly ExerciseBars[];
-  calls?: readonly Call[];
-  backing?: Backing;
-  loudness?: Loudness;
-}
-
-/** The run that settings ask of a programme. */
-export function plannedRun({ groove, school, changes, calls }: Piece, settings: RoomSettings): Run {
-  const { bpm, click, countIn, count, layers, swing } = settings;
-  const rounds = roundsOf(settings.length, groove, bpm);
-  const spoken = count && { school, plan: count };
-  return {
-    groove,
-    tempo: steady(bpm, beatOf(groove)),
-    swing,
-    click,
-    countIn,
-    rounds,
-    layers,
-    count: spoken,
-    changes: changes?.(rounds),
-    calls,
-  };
-}
-
-/** What a sound of a schedule is played as; `loud` scales the groove's own strokes. */
-export function soundingOf(sound: TimedSound, loud = 1): VoicedSound {
-  const level = sound.kind === 'layer' ? sound.loud : sound.kind === 'stroke' ? loud : 1;
-  return { ms: sound.ms, voice: voiceOf(sound), ...(level < 1 && { loud: level }) };
-}
-
 /** What may be set anew while it plays. */
 export type Followed = Partial<Pick<RoomSettings, 'bpm' | 'click' | 'count' | 'layers' | 'heard' | 'task' | 'swing'>>;
+
+/** What became of a stroke: kept, not meant for this moment, or more than a take holds. */
+export type Struck = Hit | 'unasked' | 'full';
 
 /**
  * One attempt while it is going on: what sounds, where we are, and the hits so far. It knows nothing of
@@ -94,43 +54,58 @@ export type Followed = Partial<Pick<RoomSettings, 'bpm' | 'click' | 'count' | 'l
  */
 export class Performance {
   private take: Take;
+  private form: Form;
   private timed: Schedule;
+  /** Who strikes when it is not the person. */
+  readonly kit = new SimulatedKit();
   private kitHits: Hit[] = [];
-  private nextKitHit = 0;
   private barIndex = 0;
   private now: Pick<RoomSettings, 'heard' | 'count' | 'layers'>;
   private readonly seed = Math.floor(Math.random() * 2 ** 31);
 
   private constructor(
     private readonly player: Player,
-    private readonly programme: Piece,
+    private readonly piece: Piece,
     private readonly settings: RoomSettings,
   ) {
-    const { rounds, changes } = plannedRun(programme, settings);
+    const { rounds, bpm, swing, click, countIn } = planOf(piece, settings);
     this.take = {
-      version: 1,
-      groove: programme.groove,
-      tempo: [{ fromBar: 0, bpm: settings.bpm }],
-      ...(settings.swing && { swing: settings.swing }),
-      click: settings.click,
-      countIn: settings.countIn,
+      version: TAKE_VERSION,
+      groove: piece.groove,
+      passages: piece.passages ?? wholeOf(piece.groove),
       rounds,
+      bpm,
+      ...(swing && { swing }),
+      click,
+      countIn,
       task: settings.task,
-      ...(changes?.length && { changes: [...changes] }),
-      ...(programme.parts && { parts: [...programme.parts] }),
-      input: settings.player === 'keys' ? 'keys' : 'simulated kit',
+      ...(piece.exercises && { exercises: piece.exercises }),
+      ...(piece.goal !== undefined && { goal: piece.goal }),
+      input: this.isPlayed ? (settings.listens[0] ?? 'keys') : 'simulated kit',
+      struckBy: this.isPlayed ? 'player' : 'kit',
       playedMs: 0,
       hits: [],
     };
     this.now = { heard: settings.heard, count: settings.count, layers: settings.layers };
+    this.form = this.formed();
     this.timed = this.scheduled();
-    this.kitHits = this.simulated();
+    this.drawKit();
   }
 
-  static async start(player: Player, programme: Piece, settings: RoomSettings): Promise<Performance> {
-    const performance = new Performance(player, programme, settings);
-    await player.start(performance.soundings(), performance.timed.startMs, programme.backing);
+  static async start(player: Player, piece: Piece, settings: RoomSettings): Promise<Performance> {
+    const performance = new Performance(player, piece, settings);
+    await player.start(performance.soundings(), performance.timed.startMs, piece.backing);
     return performance;
+  }
+
+  /** Whether the person plays, and not the kit. */
+  get isPlayed(): boolean {
+    return this.settings.who === 'me';
+  }
+
+  /** Where the ear is, in milliseconds from the first bar. */
+  get heardMs(): Ms {
+    return this.player.heardMs();
   }
 
   /** Where the ear is. Undefined before the first sound. */
@@ -146,9 +121,11 @@ export class Performance {
       fraction: Math.min(1, (ms - one.startMs) / (one.endMs - one.startMs)),
       countingIn: one.barInRun < 0,
       round: Math.max(0, one.round),
-      swing:
-        this.take.changes?.findLast(({ fromBar, swing }) => swing && fromBar <= Math.max(0, one.barInRun))?.swing ??
-        this.take.swing,
+      pass: one.pass,
+      swing: this.form.bars[Math.max(0, one.barInRun)]!.swing ?? 'straight',
+      ...(one.exercise !== undefined && { exercise: one.exercise }),
+      ...(one.side !== undefined && { side: one.side }),
+      bars: this.form.bars.length,
       share: Math.max(0, Math.min(1, (ms - startMs) / (endMs - startMs))),
     };
   }
@@ -159,51 +136,51 @@ export class Performance {
 
   /** Whether the player's own strokes are being recorded. */
   get isStruck(): boolean {
-    return this.settings.player === 'keys' && this.take.hits.length > 0;
+    return this.isPlayed && this.take.hits.length > 0;
   }
 
-  /** How many rounds are played to their end, late strokes included. */
+  /** How often the whole is gone through to its end, late strokes included. */
   get roundsDone(): number {
     const heard = this.player.heardMs() - WAIT_MS;
     const last = this.timed.bars.findLast(({ endMs }) => endMs <= heard);
-    return last ? Math.max(0, Math.floor((last.barInRun + 1) / this.take.groove.bars.length)) : 0;
+    return last ? Math.max(0, Math.floor((last.barInRun + 1) / barsOnce(this.take))) : 0;
   }
 
   /** Whether nothing is to be fixed in a round that is done. */
   cleanRound(round: number, level: Level): boolean {
-    const bars = this.take.groove.bars.length;
+    const bars = barsOnce(this.take);
     const playedMs = this.timed.bars.find(({ barInRun }) => barInRun === (round + 1) * bars - 1)!.endMs;
-    return (
-      judge({ ...this.take, playedMs }, level, { from: round * bars, to: (round + 1) * bars }).verdict.about === 'clean'
-    );
+    const window = { from: round * bars, to: (round + 1) * bars };
+    return judge({ ...this.take, playedMs }, level, window).verdict.about === 'clean';
   }
 
-  /** The simulated kit's strokes that have fallen due since the last asking. */
-  kitStrokes(): Hit[] {
-    const now = this.player.heardMs();
-    const from = this.nextKitHit;
-    while (this.nextKitHit < this.kitHits.length && this.kitHits[this.nextKitHit]!.ms <= now) this.nextKitHit++;
-    const struck = this.kitHits.slice(from, this.nextKitHit);
-    this.take.hits.push(...struck);
-    return struck;
-  }
-
-  /** A stroke of the person's own at a time of the page's clock; undefined while it does not count. */
-  strike(limb: Limb, pageMs: Ms): Hit | undefined {
-    const ms = Math.round(this.player.heardMs(pageMs) * 1000) / 1000;
-    const early = valueMs(beatOf(this.take.groove), tempoMapOf(this.take)) / 2;
-    if (ms < -early || this.take.hits.length >= MOST_HITS || !this.isAsked(limb, ms, early)) return undefined;
-    const hit = { limb, ms };
+  /** A stroke that an input heard. */
+  strike({ input, limb, at, loudness }: Strike, delayMs: Ms = 0): Struck {
+    const ms = 'runMs' in at ? at.runMs : this.player.heardMs(at.pageMs) - delayMs;
+    if ('pageMs' in at && !this.isAsked(limb, ms)) return 'unasked';
+    if (this.take.hits.length >= MOST_HITS) return 'full';
+    const hit: Hit = {
+      ms: Math.round(ms * 1000) / 1000,
+      ...(limb && { limb }),
+      ...(loudness !== undefined && { loudness }),
+      ...(input !== this.take.input && { input }),
+    };
     this.take.hits.push(hit);
     return hit;
   }
 
   /** Whether a limb is in the task at a moment, or will be so soon that its stroke may be an early one. */
-  private isAsked(limb: Limb, ms: Ms, early: Ms): boolean {
+  private isAsked(limb: Limb | undefined, ms: Ms): boolean {
+    const early = beatMs(this.take, this.take.bpm) / 2;
+    if (ms < -early) return false;
     return [ms, ms + early].some((at) => {
       const bar = this.timed.bars.findLast(({ startMs }) => startMs <= at);
-      return bar !== undefined && taskAt(this.take, bar.barInRun).includes(limb);
+      return bar !== undefined && (!limb || this.taskIn(bar.barInRun).includes(limb));
     });
+  }
+
+  private taskIn(barInRun: number): readonly Limb[] {
+    return taskAt(this.form, this.take, barInRun);
   }
 
   /**
@@ -226,9 +203,12 @@ export class Performance {
     const fromBar = onBarLine
       ? bar!.barInRun
       : this.timed.bars.findLast(({ startMs }) => startMs <= fromMs + 1e-6)!.barInRun;
-    if (bpm !== undefined)
-      this.take.tempo = [...this.take.tempo.filter((change) => change.fromBar < fromBar), { fromBar, bpm }];
-    this.change(fromBar, { ...(click && { click }), ...(swing && { swing }), ...(task && { task }) });
+    this.change(fromBar, {
+      ...(bpm !== undefined && { bpm }),
+      ...(click && { click }),
+      ...(swing && { swing }),
+      ...(task && { task }),
+    });
     this.reschedule();
     this.player.replaceFrom(this.soundings(), fromMs - 0.5);
   }
@@ -239,12 +219,13 @@ export class Performance {
       ...(click && { click }),
       ...(swing && { swing }),
       ...(task && { task }),
-      ...(bpm !== undefined && { tempo: [{ fromBar: 0, bpm }], hits: [] }),
+      ...(bpm !== undefined && { bpm, hits: [] }),
     };
     this.reschedule();
     if (bpm === undefined) return this.player.replaceFrom(this.soundings(), -0.5);
+    this.kit.rewind();
     this.player.stop();
-    await this.player.start(this.soundings(), this.timed.startMs, this.programme.backing);
+    await this.player.start(this.soundings(), this.timed.startMs, this.piece.backing);
   }
 
   /** What holds from a bar on; of what was to come later, only what is not set anew stays. */
@@ -255,36 +236,38 @@ export class Performance {
     this.take.changes = [...before, { ...here, ...anew, fromBar }].sort((a, b) => a.fromBar - b.fromBar);
   }
 
+  private formed(): Form {
+    return this.now.layers ? formOf({ ...this.take, layers: this.now.layers }) : formOfTake(this.take);
+  }
+
   private scheduled(): Schedule {
-    const { count, layers } = this.now;
-    return schedule({
-      ...runOf(this.take),
-      layers,
-      calls: this.programme.calls,
-      ...(count && { count: { school: this.programme.school, plan: count } }),
-    });
+    const { count } = this.now;
+    return schedule(this.formed(), { count: count && { school: this.piece.school, plan: count } });
   }
 
   private reschedule(): void {
-    const struck = this.nextKitHit;
+    this.form = this.formed();
     this.timed = this.scheduled();
     this.barIndex = 0;
-    // What the kit has struck already stays; its list is drawn anew from the same seed.
-    this.kitHits = this.simulated();
-    this.nextKitHit = this.take.hits.length ? struck : 0;
+    this.drawKit();
+  }
+
+  /** What the kit strikes, drawn anew from the same seed. */
+  private drawKit(): void {
+    const { who } = this.settings;
+    this.kitHits = who === 'me' ? [] : simulateKit(this.timed, (bar) => this.taskIn(bar), KIT_FAULTS[who], this.seed);
+    this.kit.load(this.kitHits);
   }
 
   /** Ends it. The take as it is to be judged, or undefined when nothing was struck. */
   finish(): Take | undefined {
     this.player.stop();
+    this.kit.close();
     const heard = this.player.heardMs();
-    const { hits, groove } = this.take;
+    const { hits, bpm } = this.take;
     const last = Math.max(...hits.map(({ ms }) => ms));
     // Stopped by hand, what would have come after the last stroke was not attempted.
-    const played =
-      heard >= this.timed.endMs
-        ? this.timed.endMs
-        : Math.min(heard, last + valueMs(beatOf(groove), tempoMapOf(this.take)) / 2);
+    const played = heard >= this.timed.endMs ? this.timed.endMs : Math.min(heard, last + beatMs(this.take, bpm) / 2);
     if (!hits.length || played <= 0) return undefined;
     return { ...this.take, playedMs: Math.round(played) };
   }
@@ -293,7 +276,7 @@ export class Performance {
   nearest({ limb, ms }: Hit): { stroke: TimedStroke; startMs: Ms; endMs: Ms } | undefined {
     let best: TimedStroke | undefined;
     for (const sound of this.timed.sounds) {
-      if (sound.kind !== 'stroke' || sound.limb !== limb) continue;
+      if (sound.kind !== 'stroke' || (limb && sound.limb !== limb)) continue;
       if (!best || Math.abs(sound.ms - ms) < Math.abs(best.ms - ms)) best = sound;
       else if (sound.ms > ms) break;
     }
@@ -301,23 +284,18 @@ export class Performance {
     return best && bar && { stroke: best, startMs: bar.startMs, endMs: bar.endMs };
   }
 
-  private simulated(): Hit[] {
-    const { player } = this.settings;
-    return player === 'keys'
-      ? []
-      : simulateKit(this.timed, (bar) => taskAt(this.take, bar), KIT_FAULTS[player], this.seed);
-  }
-
   /** Click, count, layers, the limbs that are to be heard, and the kit's own strokes. */
   private soundings(timed = this.timed): VoicedSound[] {
-    const kit = this.settings.player !== 'keys';
-    const loud = LOUD[this.programme.loudness ?? 'loud'];
-    const isHeard = (sound: TimedSound) =>
-      sound.kind !== 'stroke' ||
-      (this.now.heard.includes(sound.limb) && !(kit && taskAt(this.take, sound.barInRun).includes(sound.limb)));
+    const { heard } = this.now;
+    const voices = voicesOf(this.piece);
     return [
-      ...timed.sounds.filter(isHeard).map((sound) => soundingOf(sound, loud)),
-      ...this.kitHits.map(({ limb, ms }) => ({ ms, voice: this.programme.voices[limb] ?? ('pad/tap' as const) })),
+      ...voiced(
+        timed.sounds,
+        // What the kit plays is not heard twice.
+        ({ limb, barInRun }) => heard.includes(limb) && (this.isPlayed || !this.taskIn(barInRun).includes(limb)),
+        this.piece.loudness,
+      ),
+      ...this.kitHits.map(({ limb, ms }) => ({ ms, voice: (limb && voices[limb]) ?? ('pad/tap' as const) })),
     ];
   }
 }

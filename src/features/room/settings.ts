@@ -1,30 +1,28 @@
 import { z } from 'zod';
 import { tempoShape } from '@/core/documents/shapes';
 import { type Groove } from '@/core/groove/groove';
-import { beatOf } from '@/core/groove/beat';
-import { lengthOf } from '@/core/groove/place';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { limbsIn } from '@/core/groove/kit';
 import type { WrittenDrill } from '@/core/documents/writtenDrill';
+import type { InputName } from '@/core/documents/take';
+import type { Feel } from '@/core/form/form';
 import type { Contrast } from '@/core/form/sides';
-import { LONGEST_TAKE_MS, MOST_ROUNDS } from '@/core/limits';
 import type { KitFault } from '@/core/take/simulatedKit';
 import { CLICK_PLAN_NAMES, CLICK_PLANS, type ClickPlan, type ClickPlanName } from '@/core/time/clickPlan';
 import type { LayerPlan } from '@/core/form/layers';
-import type { Swing } from '@/core/time/swing';
-import { steady, valueMs } from '@/core/time/tempoMap';
 import type { Bpm, Ms } from '@/core/time/units';
 
-/** How a groove or drill is practised. */
-export const WAYS = ['through', 'ladder', 'build-up', 'wait for me', 'back to back', 'to music'] as const;
-/** `called`: of a drill made for it. */
-export type Way = (typeof WAYS)[number] | 'called';
+/** How a groove or drill is practised; `called`: of a drill made for it. */
+export type WayName = 'called' | 'through' | 'ladder' | 'build-up' | 'wait for me' | 'back to back' | 'to music';
+
+/** Who plays: the person, or the simulated kit with a fault. */
+export type WhoPlays = 'me' | KitFault;
 
 export type Length = { rounds: number } | { minutes: number };
 
 /** How the room is set for the next take. */
 export interface RoomSettings {
-  way: Way;
+  way: WayName;
   bpm: Bpm;
   click: ClickPlan;
   /** Where the count is spoken; nowhere when undefined. */
@@ -36,10 +34,11 @@ export interface RoomSettings {
   task: Limb[];
   heard: Limb[];
   /** In place of the groove's own. */
-  swing: Swing | 'straight' | undefined;
+  swing: Feel | undefined;
   lean: Partial<Record<Limb, Ms>>;
-  /** Who plays: the person on the keys, or the simulated kit with a fault. */
-  player: 'keys' | KitFault;
+  who: WhoPlays;
+  /** What listens while the person plays. */
+  listens: readonly InputName[];
   /** What is set against each other, and at least how many bars of each. */
   contrast: { what: Contrast; bars: number };
   /** In which order limbs come in, and after how many clean rounds; `0`: only when asked. */
@@ -64,18 +63,11 @@ export const LENGTHS: readonly Length[] = [
 ];
 export const COUNT_INS = [0, 1, 2, 3, 4] as const;
 
-/** How often a groove is played so that it lasts as long as wished, and is not longer than a take may be. */
-export function roundsOf(length: Length, groove: Groove, bpm: Bpm): number {
-  const roundMs = valueMs(lengthOf(groove), steady(bpm, beatOf(groove)));
-  const wished = 'rounds' in length ? length.rounds : Math.round((length.minutes * 60_000) / roundMs);
-  return Math.max(1, Math.min(wished, MOST_ROUNDS, Math.floor(LONGEST_TAKE_MS / roundMs)));
-}
-
 /** How the room is set for a groove at first; what is set as homework has its own tempo and click. */
 export function firstSettings(
   groove: Groove,
   assignment?: { tempo: Bpm; click: ClickPlanName },
-  drill?: Pick<WrittenDrill, 'parts' | 'rule'>,
+  drill?: Pick<WrittenDrill, 'exercises' | 'rule'>,
 ): RoomSettings {
   const limbs = limbsIn(groove);
   return {
@@ -86,23 +78,17 @@ export function firstSettings(
     layers: undefined,
     length: { rounds: drill ? 1 : 8 },
     countIn: 1,
-    player: 'keys',
+    who: 'me',
+    listens: ['keys', 'pads'],
     task: limbs,
     heard: limbs,
     swing: undefined,
     lean: groove.lean ?? {},
     contrast: { what: 'straight and swung', bars: 2 },
     buildUp: { order: limbs, after: 2 },
-    range: drill?.parts.map((_, index) => index) ?? [],
+    range: drill?.exercises.map((_, index) => index) ?? [],
     caller: { pace: 2, calls: 16, ...drill?.rule.caller, same: false },
   };
-}
-
-/** The same practised another way: a build-up begins with its first limb, and all are back when it is left. */
-export function changedWay(before: RoomSettings, way: Way, limbs: readonly Limb[]): RoomSettings {
-  if (way !== 'build-up' && before.way !== 'build-up') return { ...before, way };
-  const task = way === 'build-up' ? before.buildUp.order.slice(0, 1) : [...limbs];
-  return { ...before, way, task, heard: before.heard.length ? task : [] };
 }
 
 /** What an address may ask of the room; anything that cannot be is left out. */

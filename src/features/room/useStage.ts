@@ -1,28 +1,20 @@
-'use client';
-
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { School } from '@/core/count/schools';
-import { exerciseAt, type ExerciseBars } from '@/core/form/exercises';
-import type { Groove } from '@/core/groove/groove';
-import type { Sides } from '@/core/form/sides';
+import { exerciseOfBar } from '@/core/form/exercises';
+import { wholeOf, type Feel, type Passage } from '@/core/form/form';
 import type { Waiting } from '@/core/practice/waiting';
 import { equal } from '@/core/time/fraction';
-import type { Swing } from '@/core/time/swing';
 import type { Bpm } from '@/core/time/units';
 import { barsDrawn } from '@/ui/strip/drawn';
 import type { StripHandle } from '@/ui/strip/Strip';
 import type { Moment } from './performance';
+import type { Piece } from './piece';
 import type { RingHandle } from './Ring';
 import type { LayersHandle } from './TripletLayers';
 
 interface Shown {
-  groove: Groove;
-  school: School;
+  piece: Piece;
   bpm: Bpm;
-  swing?: Swing | 'straight';
-  /** Of a drill: which bars are which exercise. */
-  parts?: readonly ExerciseBars[];
-  against?: Sides;
+  swing?: Feel;
   /** Where the strip waits, when it does. */
   waitsAt?: Waiting;
 }
@@ -30,18 +22,23 @@ interface Shown {
 /** Which exercise of a drill is on, and which comes next and after how many bars. */
 export interface OnStage {
   now?: number;
-  next?: { part: number; inBars: number };
+  next?: { exercise: number; inBars: number };
+  /** The bar of the groove that is on. */
+  bar: number;
 }
 
 /** What moves while it sounds, written straight on the page without asking React: playhead, ring, layers, and the count. */
-export function useStage({ groove, school, bpm, swing, parts, against, waitsAt }: Shown) {
+export function useStage({ piece, bpm, swing, waitsAt }: Shown) {
+  const { groove, school, passages, exercises, sides } = piece;
   const strip = useRef<StripHandle>(null);
   const ring = useRef<RingHandle>(null);
   const layers = useRef<LayersHandle>(null);
   const count = useRef<HTMLElement>(null);
   const side = useRef<HTMLElement>(null);
+  const where = useRef<HTMLParagraphElement>(null);
   // Where both sides are one groove and only the swing turns, the strip has to show which is on.
-  const [turned, setTurned] = useState<Swing | 'straight'>();
+  const turns = passages?.some((one) => one.swing);
+  const [turned, setTurned] = useState<Feel>();
   // Of a drill only the exercise that is on is shown, and before it begins the first.
   const [bar, setBar] = useState(0);
 
@@ -50,40 +47,48 @@ export function useStage({ groove, school, bpm, swing, parts, against, waitsAt }
       ring.current?.fill(moment?.share);
       layers.current?.bar(moment?.barInRun);
       const at = moment && !moment.countingIn ? moment.bar : undefined;
-      strip.current?.playhead(at === undefined || !parts ? at : exerciseAt(parts, at)?.bar, moment?.fraction ?? 0);
-      if (parts) setBar(moment?.bar ?? 0);
-      write(count.current, moment ? wordAt(groove, school, bpm, moment) : '');
-      write(side.current, moment && against && !moment.countingIn ? against.names[against.sideOf[moment.bar]!] : '');
-      setTurned(against?.swings ? moment?.swing : undefined);
+      const shown = at !== undefined && exercises ? exerciseOfBar(passages ?? [], at)?.bar : at;
+      strip.current?.playhead(shown, moment?.fraction ?? 0);
+      setBar(moment && !moment.countingIn ? moment.barInRun : 0);
+      write(count.current, moment ? wordAt(piece, bpm, moment) : '');
+      write(side.current, moment?.side !== undefined && !moment.countingIn ? (sides?.[moment.side] ?? '') : '');
+      write(where.current, moment ? whereInWords(moment) : '');
+      setTurned(turns ? moment?.swing : undefined);
     },
-    [groove, school, bpm, parts, against],
+    [piece, passages, exercises, sides, turns, bpm],
   );
 
   // Waiting, the playhead stands where the next stroke belongs.
-  const waitsIn = waitsAt?.steps[waitsAt.step]!.bar;
   useEffect(() => {
     if (!waitsAt) return;
     const [shown, said] = [strip.current, count.current];
-    const { bar, at } = waitsAt.steps[waitsAt.step]!;
-    const slot = barsDrawn(groove, school, bpm, swing)[bar]!.slots.find((one) => equal(one.at, at));
-    shown?.playhead(parts ? exerciseAt(parts, bar)?.bar : bar, (slot?.percent ?? 0) / 100);
+    const { bar: waits, at } = waitsAt.steps[waitsAt.step]!;
+    const slot = barsDrawn(groove, school, bpm, swing)[waits]!.slots.find((one) => equal(one.at, at));
+    const inShown = exercises ? exerciseOfBar(passages ?? [], waits)?.bar : waits;
+    shown?.playhead(inShown, (slot?.percent ?? 0) / 100);
     write(said, slot?.say ?? '');
     return () => {
       shown?.playhead(undefined, 0);
       write(said, '');
     };
-  }, [waitsAt, groove, school, bpm, swing, parts]);
+  }, [waitsAt, groove, school, bpm, swing, passages, exercises]);
 
-  const onStage = useMemo(() => (parts ? stageAt(parts, waitsIn ?? bar) : undefined), [parts, waitsIn, bar]);
-  return { strip, ring, layers, count, side, turned, onStage, onMoment };
+  const waitsIn = waitsAt?.steps[waitsAt.step]!.barInRun;
+  const onStage = useMemo(() => stageAt(passages ?? wholeOf(groove), waitsIn ?? bar), [passages, groove, waitsIn, bar]);
+  return { strip, ring, layers, count, side, where, turned, onStage, onMoment };
 }
 
-/** What is on and what comes next in a bar of a drill; in a rest only what comes next. */
-export function stageAt(parts: readonly ExerciseBars[], bar: number): OnStage {
-  const next = parts.findIndex(({ from }) => from > bar);
+/** What is on and what comes next in a bar of the run; in a rest only what comes next. */
+export function stageAt(passages: readonly Passage[], barInRun: number): OnStage {
+  const all = passages.flatMap((passage) => Array.from({ length: passage.bars * passage.times }, () => passage));
+  const at = barInRun % Math.max(1, all.length);
+  const now = all[at];
+  const next = all.findIndex((passage, index) => index > at && passage !== now && passage.exercise !== undefined);
+  const first = all.indexOf(now!);
   return {
-    now: exerciseAt(parts, bar)?.index,
-    ...(next >= 0 && { next: { part: next, inBars: parts[next]!.from - bar } }),
+    now: now?.exercise,
+    bar: (now?.from ?? 0) + ((at - first) % (now?.bars ?? 1)),
+    ...(next >= 0 && { next: { exercise: all[next]!.exercise!, inBars: next - at } }),
   };
 }
 
@@ -91,8 +96,12 @@ function write(where: HTMLElement | null, word: string): void {
   if (where && where.textContent !== word) where.textContent = word;
 }
 
+/** "bar 3 of 8", over all that is played. */
+const whereInWords = ({ countingIn, barInRun, bars }: Moment): string =>
+  countingIn ? 'counting in' : `bar ${barInRun + 1} of ${bars}`;
+
 /** What is counted at a moment: the syllable of its slot, or the number while counting in. */
-function wordAt(groove: Groove, school: School, bpm: Bpm, { bar, fraction, countingIn, swing }: Moment): string {
+function wordAt({ groove, school }: Piece, bpm: Bpm, { bar, fraction, countingIn, swing }: Moment): string {
   const drawn = barsDrawn(groove, school, bpm, swing)[bar]!;
   const percent = 100 * fraction + 0.01;
   if (countingIn) return String(drawn.counts.findLast((one) => one.percent <= percent)?.number ?? '');

@@ -1,58 +1,52 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
-import type { Person } from '@/server/people';
+import type { StudentRow } from '@/server/people';
 import type { TakeRow } from '@/server/takes';
 import { EmptyState } from '@/ui/EmptyState';
+import { FindByName } from '@/ui/FindByName';
 import { Page } from '@/ui/Page';
+import type { Reader } from '@/ui/reader';
 import { TakeTable } from '@/ui/take/TakeTable';
-import { plural } from '@/ui/words';
+import { plural } from '@/ui/words/text';
 
 interface TakeLogProps {
-  teacher: boolean;
-  students: Person[];
+  isTeacher: boolean;
+  /** Students by the name that is looked for, the first of them. */
+  found?: { total: number; students: StudentRow[] };
+  words: string;
   chosen?: string;
+  reader: Reader;
   takes: TakeRow[];
+  /** How many are listed at most, and whether these are the newest. */
+  most: number;
+  isNewest: boolean;
 }
 
 /** Every take one may see, the newest first; a teacher's can be narrowed to one student. */
-export function TakeLog({ teacher, students, chosen, takes }: TakeLogProps) {
+export function TakeLog({ isTeacher, found, words, chosen, reader, takes, most, isNewest }: TakeLogProps) {
+  const last = takes.at(-1);
+  const older = new URLSearchParams({
+    ...(chosen && { student: chosen }),
+    ...(last && { before: last.played_at.toISOString() }),
+  });
   return (
-    <Page
-      title="Log"
-      note={takes.length ? `${plural(takes.length, 'take')}${takes.length === 100 ? ', the newest' : ''}` : undefined}
-    >
-      {students.length > 0 && (
-        <Stack
-          direction="row"
-          useFlexGap
-          component="nav"
-          aria-label="Students"
-          sx={{ flexWrap: 'wrap', gap: 1, mb: 2.5 }}
-        >
-          <Button href="/takes" size="small" variant={chosen ? 'outlined' : 'contained'} aria-current={!chosen}>
-            All
-          </Button>
-          {students.map(({ id, name }) => (
-            <Button
-              key={id}
-              href={`/takes?student=${id}`}
-              size="small"
-              variant={chosen === id ? 'contained' : 'outlined'}
-              aria-current={chosen === id}
-            >
-              {name}
-            </Button>
-          ))}
-        </Stack>
-      )}
+    <Page title="Log" note={noteOf(takes.length, most, isNewest)}>
+      {found && (found.total > 0 || words) && <Narrow found={found} words={words} chosen={chosen} />}
       {takes.length ? (
-        <TakeTable takes={takes} withPlayer={teacher} />
+        <>
+          <TakeTable takes={takes} reader={reader} withPlayer={isTeacher} />
+          {takes.length === most && (
+            <Button href={`/takes?${older}`} variant="outlined" sx={{ mt: 2, minHeight: 44 }}>
+              Older takes
+            </Button>
+          )}
+        </>
       ) : (
         <EmptyState
-          title="No takes yet"
+          title={isNewest ? 'No takes yet' : 'Nothing older'}
           action={
-            <Button href={teacher ? '/grooves' : '/today'} variant="contained">
-              {teacher ? 'Choose a groove' : 'Go to Today'}
+            <Button href={isTeacher ? '/grooves' : '/today'} variant="contained">
+              {isTeacher ? 'Choose a groove' : 'Go to Today'}
             </Button>
           }
         >
@@ -60,5 +54,48 @@ export function TakeLog({ teacher, students, chosen, takes }: TakeLogProps) {
         </EmptyState>
       )}
     </Page>
+  );
+}
+
+function noteOf(listed: number, most: number, isNewest: boolean): string | undefined {
+  if (!listed) return undefined;
+  if (!isNewest) return `${plural(listed, 'older take')}`;
+  return listed === most ? `the newest ${plural(listed, 'take')}` : plural(listed, 'take');
+}
+
+interface NarrowProps {
+  found: { total: number; students: StudentRow[] };
+  words: string;
+  chosen?: string;
+}
+
+function Narrow({ found: { total, students }, words, chosen }: NarrowProps) {
+  const isMany = total > students.length || words;
+  return (
+    <>
+      {isMany && <FindByName action="/takes" label="Find a student" words={words} />}
+      <Box
+        component="nav"
+        aria-label="Students"
+        sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1, mb: 2.5 }}
+      >
+        <Button href="/takes" size="small" variant={chosen ? 'outlined' : 'contained'} aria-current={!chosen}>
+          All
+        </Button>
+        {students.map(({ id, name }) => (
+          <Button
+            key={id}
+            href={`/takes?student=${id}`}
+            size="small"
+            variant={chosen === id ? 'contained' : 'outlined'}
+            aria-current={chosen === id}
+          >
+            {name}
+          </Button>
+        ))}
+        {total > students.length && <span>and {total - students.length} more: look for a name</span>}
+        {words && !total && <span>Nobody is called “{words}”.</span>}
+      </Box>
+    </>
   );
 }

@@ -3,36 +3,40 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
-import type { School } from '@/core/count/schools';
 import { weaknessOf } from '@/core/plan/weakness';
 import { judge } from '@/core/take/judge';
-import type { Take } from '@/core/documents/take';
+import { exercisesPlayed, type Take } from '@/core/documents/take';
 import type { TakeRow } from '@/server/takes';
 import { Page } from '@/ui/Page';
+import type { Reader } from '@/ui/reader';
 import { practiceHref } from '@/ui/take/practiceHref';
 import { TakeFigures } from '@/ui/take/TakeFigures';
-import { TakeParts } from '@/ui/take/TakeParts';
+import { TakeExercises } from '@/ui/take/TakeExercises';
+import { TakePlaces } from '@/ui/take/TakePlaces';
 import { TakePicture } from '@/ui/take/TakePicture';
 import { VerdictNote } from '@/ui/take/VerdictNote';
 import { weaknessHref } from '@/ui/take/weaknessHref';
-import { dayInWords, lengthInWords, tempoInWords } from '@/ui/words';
+import { dayInWords } from '@/ui/words/dates';
+import { lengthInWords, tempoInWords } from '@/ui/words/figures';
 
 interface TakeViewProps {
-  take: TakeRow & { take: Take };
-  school: School;
+  row: TakeRow;
+  take: Take;
+  reader: Reader;
   /** Whether it is the reader's own, so that the next practice can be opened from here. */
   own: boolean;
 }
 
 /** One take: what to fix first, where every stroke fell, and the figures. */
-export function TakeView({ take: row, school, own }: TakeViewProps) {
-  const judgement = useMemo(() => judge(row.take, row.level), [row]);
-  const weakness = weaknessOf(judgement.verdict, row.take);
+export function TakeView({ row, take, reader: { school, timeZone }, own }: TakeViewProps) {
+  const judgement = useMemo(() => judge(take, row.level), [take, row.level]);
+  const weakness = weaknessOf(judgement.verdict, take);
+  const drill = exercisesPlayed(take);
   const note = [
-    `${own ? '' : `${row.player}, `}${dayInWords(row.played_at)}`,
+    `${own ? '' : `${row.player}, `}${dayInWords(row.played_at, timeZone)}`,
     `${tempoInWords(row.tempo)} bpm, click on ${row.click}`,
     lengthInWords(row.played_ms),
-    row.input,
+    row.struck_by === 'kit' ? 'the simulated kit played: it counts for nobody' : row.input,
   ].join(' · ');
   return (
     <Page
@@ -47,6 +51,7 @@ export function TakeView({ take: row, school, own }: TakeViewProps) {
       <Box sx={{ display: 'grid', gap: 3.5, maxWidth: 1180 }}>
         <VerdictNote
           verdict={judgement.verdict}
+          school={school}
           action={
             own ? (
               <Button href={practiceHref(row.groove_id, judgement.verdict.practise)} variant="outlined">
@@ -61,9 +66,10 @@ export function TakeView({ take: row, school, own }: TakeViewProps) {
             )
           }
         />
-        {row.take.parts && <TakeParts take={row.take} judgement={judgement} school={school} />}
-        <TakePicture take={row.take} judgement={judgement} school={school} />
+        {drill && <TakeExercises drill={drill} judgement={judgement} school={school} />}
+        <TakePicture take={take} judgement={judgement} school={school} />
         <TakeFigures judgement={judgement} />
+        <TakePlaces take={take} judgement={judgement} school={school} />
       </Box>
     </Page>
   );

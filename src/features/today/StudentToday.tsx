@@ -15,16 +15,22 @@ import { glanceOf } from '@/ui/strip/glance';
 import { Strip } from '@/ui/strip/Strip';
 import { TakeTable } from '@/ui/take/TakeTable';
 import { FIGURE_FONT } from '@/ui/theme';
-import { drillInWords, grooveInWords, plural, tempoInWords } from '@/ui/words';
+import { rowInWords } from '@/ui/words/grooves';
+import { readerOf } from '@/ui/reader';
+import { Unreadable } from '@/ui/Unreadable';
+import { plural } from '@/ui/words/text';
+import { tempoInWords } from '@/ui/words/figures';
 
 interface StudentTodayProps {
   student: Person;
-  assignments: (Assignment & { groove: StoredGroove })[];
+  assignments: Assignment[];
+  /** The groove of the first of them. */
+  first?: StoredGroove;
   recent: TakeRow[];
 }
 
 /** What to practise today, at which tempo and why; the newest first and largest. */
-export function StudentToday({ student, assignments, recent }: StudentTodayProps) {
+export function StudentToday({ student, assignments, first: shown, recent }: StudentTodayProps) {
   const [first, ...others] = assignments;
   return (
     <Page
@@ -44,7 +50,7 @@ export function StudentToday({ student, assignments, recent }: StudentTodayProps
           it.
         </EmptyState>
       )}
-      {first && <Main assignment={first} student={student} />}
+      {first && shown && <Main assignment={first} stored={shown} student={student} />}
       {others.length > 0 && (
         <Box component="section" sx={{ mt: 4, maxWidth: 1080 }}>
           <Typography variant="h2" sx={{ mb: 1 }}>
@@ -75,7 +81,7 @@ export function StudentToday({ student, assignments, recent }: StudentTodayProps
                 </Typography>
               </Box>
               <Button
-                href={`/room/${one.groove_id}`}
+                href={`/room/${one.groove_id}?set=${one.id}`}
                 variant="outlined"
                 startIcon={<PlayArrowRounded />}
                 sx={{ minHeight: 44 }}
@@ -92,16 +98,21 @@ export function StudentToday({ student, assignments, recent }: StudentTodayProps
             <Typography variant="h2">Lately</Typography>
             <Link href="/takes">All takes</Link>
           </Box>
-          <TakeTable takes={recent} />
+          <TakeTable takes={recent} reader={readerOf(student)} />
         </Box>
       )}
     </Page>
   );
 }
 
-function Main({ assignment, student }: { assignment: StudentTodayProps['assignments'][number]; student: Person }) {
-  const { drill } = assignment.groove;
-  const groove = turnFor(assignment.groove.groove, student.setup);
+interface MainProps {
+  assignment: Assignment;
+  stored: StoredGroove;
+  student: Person;
+}
+
+function Main({ assignment, stored, student }: MainProps) {
+  const { content } = stored;
   return (
     <Box
       component="section"
@@ -120,7 +131,7 @@ function Main({ assignment, student }: { assignment: StudentTodayProps['assignme
           <Typography variant="h1" component="h2" sx={{ fontSize: '2rem', overflowWrap: 'anywhere' }}>
             {assignment.title}
           </Typography>
-          <Typography color="textSecondary">{drill ? drillInWords(drill) : grooveInWords(groove)}</Typography>
+          <Typography color="textSecondary">{rowInWords(stored)}</Typography>
           <Typography sx={{ mt: 1.5, fontSize: '1.1rem', maxWidth: 560, overflowWrap: 'anywhere' }}>
             {assignment.reason}
           </Typography>
@@ -138,7 +149,7 @@ function Main({ assignment, student }: { assignment: StudentTodayProps['assignme
             </Typography>
           </Box>
           <Button
-            href={`/room/${assignment.groove_id}`}
+            href={`/room/${assignment.groove_id}?set=${assignment.id}`}
             variant="contained"
             size="large"
             startIcon={<PlayArrowRounded />}
@@ -148,7 +159,16 @@ function Main({ assignment, student }: { assignment: StudentTodayProps['assignme
           </Button>
         </Stack>
       </Box>
-      <Strip groove={glanceOf({ groove, drill })} school={student.school} bpm={assignment.tempo} size="glance" />
+      {'unreadable' in content ? (
+        <Unreadable what={assignment.title} problem={content.unreadable} />
+      ) : (
+        <Strip
+          groove={turnFor(glanceOf(content), student.setup)}
+          school={student.school}
+          bpm={assignment.tempo}
+          size="glance"
+        />
+      )}
     </Box>
   );
 }

@@ -2,24 +2,40 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
-import type { StudentNews } from '@/server/news';
+import { MOST_STUDENTS, type News, type StudentNews } from '@/server/news';
 import { EmptyState } from '@/ui/EmptyState';
+import { FindByName, hrefOf, Pages } from '@/ui/FindByName';
 import { Page } from '@/ui/Page';
-import { dayInWords, inMs, lateOrEarly, plural, tempoInWords } from '@/ui/words';
+import type { Reader } from '@/ui/reader';
+import { verdictOfRow } from '@/ui/take/TakeTable';
+import { dayInWords } from '@/ui/words/dates';
+import { plural } from '@/ui/words/text';
+import { inMs, lateOrEarly, tempoInWords } from '@/ui/words/figures';
+
+interface TeacherTodayProps {
+  news: News;
+  /** What is looked for, and from which student on. */
+  asked: { words: string; from: number };
+  workshop: string;
+  reader: Reader;
+}
 
 /** Who needs what: each student with the last take's verdict and the week's practice, the least practised first. */
-export function TeacherToday({ news, workshop }: { news: StudentNews[]; workshop: string }) {
+export function TeacherToday({ news: { total, students }, asked, workshop, reader }: TeacherTodayProps) {
+  const isEmpty = !students.length && !asked.words && !asked.from;
+  const isMany = total > MOST_STUDENTS || asked.words || asked.from;
   return (
     <Page
       title="Today"
-      note={workshop}
+      note={total > MOST_STUDENTS ? `${workshop} · ${plural(total, 'student')}` : workshop}
       actions={
         <Button href="/people/new" variant="contained">
           Add a student
         </Button>
       }
     >
-      {!news.length && (
+      {isMany && <FindByName action="/today" label="Find a student" words={asked.words} />}
+      {isEmpty && (
         <EmptyState
           title="Add your first student"
           action={
@@ -29,19 +45,26 @@ export function TeacherToday({ news, workshop }: { news: StudentNews[]; workshop
           }
         >
           With a student here you can set a groove to practise. What they play comes back to this page, with what to fix
-          first. Eight grooves are on the shelf already; try one <Link href="/grooves">in the room</Link>.
+          first. Grooves are on the shelf already; try one <Link href="/grooves">in the room</Link>.
         </EmptyState>
       )}
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 340px), 1fr))', gap: 2 }}>
-        {news.map((one) => (
-          <StudentCard key={one.id} one={one} />
+        {students.map((one) => (
+          <StudentCard key={one.id} one={one} reader={reader} />
         ))}
       </Box>
+      {!students.length && !isEmpty && <Typography>Nobody is called “{asked.words}”.</Typography>}
+      <Pages
+        total={total}
+        from={asked.from}
+        most={MOST_STUDENTS}
+        hrefFrom={(from) => hrefOf('/today', { words: asked.words, from })}
+      />
     </Page>
   );
 }
 
-function StudentCard({ one }: { one: StudentNews }) {
+function StudentCard({ one, reader: { school, timeZone } }: { one: StudentNews; reader: Reader }) {
   return (
     <Box
       component="article"
@@ -70,14 +93,16 @@ function StudentCard({ one }: { one: StudentNews }) {
       </Box>
       {one.last_id && one.last_at ? (
         <>
-          <Typography sx={{ fontWeight: 600 }}>{one.last_verdict}</Typography>
+          <Typography sx={{ fontWeight: 600 }}>
+            {verdictOfRow({ verdict: one.last_verdict, is_judged: false }, school)}
+          </Typography>
           <Typography variant="body2" color="textSecondary">
             <Link href={`/takes/${one.last_id}`}>
-              {one.last_title} at {tempoInWords(one.last_tempo!)}, {dayInWords(one.last_at)}
+              {one.last_title} at {tempoInWords(one.last_tempo!)}, {dayInWords(one.last_at, timeZone)}
             </Link>
             <br />
             mean {lateOrEarly(one.last_mean_ms)}, spread {inMs(one.last_sd_ms)}
-            {one.first_sd_ms !== null && one.last_sd_ms !== null && spreadSince(one.first_sd_ms, one.last_sd_ms)}
+            {one.week_ago_sd_ms !== null && one.last_sd_ms !== null && spreadSince(one.week_ago_sd_ms, one.last_sd_ms)}
           </Typography>
         </>
       ) : (
@@ -85,12 +110,18 @@ function StudentCard({ one }: { one: StudentNews }) {
           {one.open ? 'Has not played yet.' : 'Nothing is set yet: open the page and set a groove.'}
         </Typography>
       )}
+      {one.kit_takes_this_week > 0 && (
+        <Typography variant="body2" color="textSecondary">
+          Beside it the simulated kit played {plural(one.kit_takes_this_week, 'take')}, which count for nobody.
+        </Typography>
+      )}
     </Box>
   );
 }
 
-/** Praise is a fact: how the spread moved over the week's takes of this groove. */
-function spreadSince(first: number, last: number): string {
-  const by = Math.round(first - last);
-  return by >= 2 ? `, ${by} ms closer than a week ago` : by <= -2 ? `, ${-by} ms wider than a week ago` : '';
+/** Praise is a fact: how the spread moved since a take of this groove a week ago. */
+function spreadSince(before: number, last: number): string {
+  const by = Math.round(before - last);
+  if (by >= 2) return `, ${by} ms closer than a week ago`;
+  return by <= -2 ? `, ${-by} ms wider than a week ago` : '';
 }

@@ -6,11 +6,13 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState, useTransition, type ReactNode } from 'react';
 import type { WorkshopSettings } from '@/core/documents/settings';
+import { sentence, type Problem } from '@/core/result';
 import { Page } from '@/ui/Page';
 import { saveSettingsAction, type SettingsProblems } from './actions';
 import { FeelTable } from './FeelTable';
 import { LimitsTable } from './LimitsTable';
 import { SchoolTables } from './SchoolTables';
+import { ZoneField } from './ZoneField';
 
 export interface SectionProps {
   settings: WorkshopSettings;
@@ -18,16 +20,16 @@ export interface SectionProps {
   onChange: (change: Partial<WorkshopSettings>) => void;
 }
 
-/** What holds for the whole workshop: the teacher's own schools of counting, the limits of speed, which feel a style wants. */
-export function WorkshopPage({
-  name,
-  settings: opened,
-  children,
-}: {
+interface WorkshopPageProps {
   name: string;
   settings: WorkshopSettings;
+  /** What of them could not be read. */
+  unread: readonly Problem[];
   children: ReactNode;
-}) {
+}
+
+/** What holds for the whole workshop: the teacher's own schools of counting, the limits of speed, which feel a style wants. */
+export function WorkshopPage({ name, settings: opened, unread, children }: WorkshopPageProps) {
   const [settings, setSettings] = useState(opened);
   const [problems, setProblems] = useState<SettingsProblems>({});
   const [say, setSay] = useState<string>();
@@ -64,6 +66,12 @@ export function WorkshopPage({
       }
     >
       <Box sx={{ display: 'grid', gap: 5, maxWidth: 980 }}>
+        {unread.length > 0 && !say && (
+          <Alert severity="warning">
+            Some of what was set for the workshop cannot be read, and holds as usual until you keep it anew:{' '}
+            {unread.map(sentence).join(' ')}
+          </Alert>
+        )}
         {say && (
           <Alert severity="success" role="status">
             {say}
@@ -82,6 +90,9 @@ export function WorkshopPage({
           note="Yours stand beside those that come with Mochila, for you and for each student."
         >
           <SchoolTables {...section} />
+        </Section>
+        <Section title="The clock" note="Days and times are said by it on every page, wherever it is read.">
+          <ZoneField {...section} />
         </Section>
         <Section
           title="Strokes a second"

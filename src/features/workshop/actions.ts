@@ -14,7 +14,7 @@ export async function saveSettingsAction(given: WorkshopSettings): Promise<Setti
   const read = settingsShape.safeParse(given);
   if (!read.success)
     return Object.fromEntries(read.error.issues.map((issue) => [issue.path.join('.'), issue.message]).reverse());
-  const names = read.data.schools.map(({ name }) => name);
+  const names = (read.data.schools ?? []).map(({ name }) => name);
   const twice = names.findIndex((name, index) => names.indexOf(name) !== index);
   if (twice >= 0) return { [`schools.${twice}.name`]: 'Another of your schools has this name.' };
   await asPerson((db) => saveSettings(db, teacher.workshop_id, read.data as WorkshopSettings));

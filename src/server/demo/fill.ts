@@ -4,7 +4,8 @@ import pg from 'pg';
 import { limbsIn, turnFor } from '@/core/groove/kit';
 import { randomFrom, seedOf } from '@/core/random';
 import { schedule } from '@/core/schedule/schedule';
-import { runOf, type Take } from '@/core/documents/take';
+import { formOfTake, TAKE_VERSION, type Take } from '@/core/documents/take';
+import { wholeOf } from '@/core/form/form';
 import { simulateKit, type Playing } from '@/core/take/simulatedKit';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { setAssignment } from '../assignments';
@@ -48,10 +49,11 @@ export async function fillDemo(ownerUrl: string, now: Date): Promise<void> {
 
 async function fill(db: Db, now: Date): Promise<void> {
   const workshop_id = demoId('workshop');
-  await db.query('insert into workshop (id, name, place, is_demo) values ($1, $2, $3, true)', [
+  await db.query('insert into workshop (id, name, place, is_demo, settings) values ($1, $2, $3, true, $4)', [
     workshop_id,
     DEMO_WORKSHOP.name,
     DEMO_WORKSHOP.place,
+    JSON.stringify({ version: 1, timeZone: DEMO_WORKSHOP.timeZone }),
   ]);
   const add = (
     id: string,
@@ -159,18 +161,22 @@ function demoTake(student: DemoStudent, set: DemoAssignment, daysAgo: number, se
   // Begun a little slower than set, and there by the end.
   const slower = Math.round((set.tempo * 0.12 * Math.max(0, daysAgo - 4)) / DEMO_DAYS);
   const take: Take = {
-    version: 1,
+    version: TAKE_VERSION,
     groove,
-    tempo: [{ fromBar: 0, bpm: set.tempo - slower }],
+    passages: wholeOf(groove),
+    bpm: set.tempo - slower,
+    goal: set.tempo,
     click: CLICK_PLANS[set.click],
     countIn: 1,
     rounds: DEMO_ROUNDS,
     task: limbsIn(groove),
-    input: 'simulated kit',
+    // What these people play is drawn by the kit's own arithmetic, but it is theirs.
+    input: 'keys',
+    struckBy: 'player',
     playedMs: 0,
     hits: [],
   };
-  const timed = schedule(runOf(take));
+  const timed = schedule(formOfTake(take));
   return {
     ...take,
     playedMs: Math.round(timed.endMs),

@@ -5,7 +5,11 @@ import type { Playing } from '@/core/take/simulatedKit';
 import type { ClickPlanName } from '@/core/time/clickPlan';
 
 /** The demo's people are made up, and so is the landing. */
-export const DEMO_WORKSHOP = { name: 'Boathouse Percussion', place: 'at the Lindmark ferry landing' };
+export const DEMO_WORKSHOP = {
+  name: 'Boathouse Percussion',
+  place: 'at the Lindmark ferry landing',
+  timeZone: 'Europe/Zurich',
+};
 export const DEMO_TEACHER = {
   name: 'Oda Ferrant',
   signInName: 'oda',

@@ -9,7 +9,7 @@ import type { Bar, Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import { compare, equal } from '@/core/time/fraction';
 import type { Reading } from '@/core/grid/meter';
-import { feelInWords } from '../words';
+import { feelInWords } from '../words/grooves';
 import { FIGURE_FONT } from '../theme';
 import { useWidth } from '../strip/useWidth';
 import { drawBar, STAVE_HEIGHT, type DrawnHead } from './drawBar';

@@ -19,7 +19,7 @@ import type { Limb } from '@/core/groove/limbs';
 import { compare, less, sub, ZERO, type WholeNotes } from '@/core/time/fraction';
 import { barLength, barStarts } from '@/core/grid/meter';
 import type { Region } from '@/core/groove/region';
-import type { Swing } from '@/core/time/swing';
+import type { Feel } from '@/core/form/form';
 import type { Bpm } from '@/core/time/units';
 import { BarBand } from './BarBand';
 import type { Bead, UnheardBand } from './beads';
@@ -28,7 +28,7 @@ import { barsInWords, barsDrawn } from './drawn';
 import { useWidth } from './useWidth';
 
 /** How far a row's drawing reaches over its top, in pixels. */
-const REACH = { room: 18, desk: 18, glance: 9 } as const;
+const REACH = { room: 18, low: 14, desk: 18, glance: 9 } as const;
 
 /** How the room moves the playhead: straight on the drawing, without asking React. */
 export interface StripHandle {
@@ -41,7 +41,7 @@ export interface StripProps {
   school: School;
   /** For swing that depends on the tempo; the groove's own when left out. */
   bpm?: Bpm;
-  swing?: Swing | 'straight';
+  swing?: Feel;
   size: StripSize;
   /** Limbs that are not part of the task are pale. */
   task?: readonly Limb[];
@@ -52,6 +52,8 @@ export interface StripProps {
   /** How many rounds the beads of a lane are stacked by. */
   rounds?: number;
   handle?: Ref<StripHandle>;
+  /** It fills the height it is given, and the row of the playhead is always in sight. */
+  follows?: boolean;
   /** Limbs that have a lane also where they play nothing. */
   idleLanes?: readonly Limb[];
   /** The slot that keys work on. */
@@ -87,6 +89,7 @@ export const Strip = memo(function Strip({
   bands,
   rounds = 1,
   handle,
+  follows = false,
   idleLanes,
   cursor,
   preview,
@@ -122,9 +125,10 @@ export const Strip = memo(function Strip({
           line.style.visibility = index === bar ? 'visible' : 'hidden';
           if (index === bar) line.style.transform = `translateX(${playheadPercent(bars[index]!, fraction)}%)`;
         });
+        if (follows && frame.current) keepInSight(frame.current, Math.floor((bar ?? 0) / perRow));
       },
     }),
-    [bars],
+    [bars, follows, frame, perRow],
   );
 
   return (
@@ -132,13 +136,20 @@ export const Strip = memo(function Strip({
       ref={frame}
       role="group"
       aria-label={`${groove.title}, strip`}
-      sx={{ display: 'grid', gap: 0.5, minWidth: 0, visibility: width === undefined ? 'hidden' : 'visible' }}
+      sx={{
+        display: 'grid',
+        gap: 0.5,
+        minWidth: 0,
+        visibility: width === undefined ? 'hidden' : 'visible',
+        ...(follows && { position: 'relative', height: 1, overflow: 'hidden', alignContent: 'start' }),
+      }}
     >
       <LaneWords groove={groove} lanes={lanes} school={school} />
       {rows.map((row, rowIndex) => (
         <Box
           key={rowIndex}
           aria-hidden
+          data-row={rowIndex}
           sx={{
             display: 'flex',
             minWidth: 0,
@@ -181,6 +192,13 @@ export const Strip = memo(function Strip({
     </Box>
   );
 });
+
+/** Moves a frame so that a row stands at its top, or as near as the end lets it. */
+function keepInSight(frame: HTMLElement, row: number): void {
+  const wanted = frame.querySelector<HTMLElement>(`[data-row="${row}"]`);
+  if (wanted && frame.scrollHeight > frame.clientHeight && Math.abs(frame.scrollTop - wanted.offsetTop) > 1)
+    frame.scrollTop = wanted.offsetTop;
+}
 
 /** Where motion is unwelcome the playhead steps from count to count. */
 function playheadPercent(bar: { counts: { percent: number }[] }, fraction: number): number {

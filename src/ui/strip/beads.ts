@@ -35,22 +35,27 @@ const FARTHEST = 12;
 export function beadsOf(judgement: Judgement, widen: number): Bead[] {
   const { bars } = judgement.schedule;
   const barOf = new Map(bars.map((bar) => [bar.barInRun, bar]));
-  const beads = judgement.strokes.map(({ stroke, errorMs }, index): Bead => {
+  const beads = judgement.strokes.flatMap(({ stroke, outcome, errorMs }, index): Bead[] => {
+    if (outcome === 'not judgeable') return [];
     const { startMs, endMs } = barOf.get(stroke.barInRun)!;
     const percent = (100 * (stroke.ms - startMs)) / (endMs - startMs);
     const base = { key: `stroke ${index}`, limb: stroke.limb, bar: stroke.bar, round: stroke.round };
-    if (errorMs === undefined) return { ...base, percent, kind: 'missed', title: `round ${stroke.round + 1}: missed` };
+    if (errorMs === undefined)
+      return [{ ...base, percent, kind: 'missed', title: `round ${stroke.round + 1}: missed` }];
     const offset = Math.max(-FARTHEST, Math.min(FARTHEST, (widen * 100 * errorMs) / (endMs - startMs)));
-    return {
-      ...base,
-      percent: percent + offset,
-      kind: kindOf(errorMs, judgement.toleranceMs),
-      title: `round ${stroke.round + 1}: ${errorInWords(errorMs)}`,
-    };
+    return [
+      {
+        ...base,
+        percent: percent + offset,
+        kind: kindOf(errorMs, judgement.toleranceMs),
+        title: `round ${stroke.round + 1}: ${errorInWords(errorMs)}`,
+      },
+    ];
   });
   const extra = judgement.extra.flatMap(({ limb, ms, barInRun }, index): Bead[] => {
     const bar = barOf.get(barInRun)!;
-    if (bar.round < 0) return [];
+    // What no limb is known of has no lane to lie in.
+    if (bar.round < 0 || !limb) return [];
     const percent = (100 * (ms - bar.startMs)) / (bar.endMs - bar.startMs);
     return [
       {
@@ -81,7 +86,7 @@ export function errorInWords(errorMs: Ms): string {
 export function unheardBands(judgement: Judgement, widen: number): UnheardBand[] {
   const bands = new Map<string, UnheardBand>();
   const barOf = new Map(judgement.schedule.bars.map((bar) => [bar.barInRun, bar]));
-  for (const { stroke, heardMs } of judgement.strokes) {
+  for (const { stroke, audibleMs } of judgement.strokes) {
     const key = placeKey(stroke);
     if (bands.has(key)) continue;
     const { startMs, endMs } = barOf.get(stroke.barInRun)!;
@@ -90,7 +95,7 @@ export function unheardBands(judgement: Judgement, widen: number): UnheardBand[]
       limb: stroke.limb,
       bar: stroke.bar,
       percent: (100 * (stroke.ms - startMs)) / (endMs - startMs),
-      half: Math.min(FARTHEST, (widen * 100 * heardMs) / (endMs - startMs)),
+      half: Math.min(FARTHEST, (widen * 100 * audibleMs) / (endMs - startMs)),
     });
   }
   return [...bands.values()];

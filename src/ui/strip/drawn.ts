@@ -3,8 +3,7 @@ import { placeInWords } from '@/core/count/placeInWords';
 import { beatOf } from '@/core/groove/beat';
 import type { Bar, Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
-import type { Swing } from '@/core/time/swing';
-import { steady } from '@/core/time/tempoMap';
+import type { Feel } from '@/core/form/form';
 import type { Bpm } from '@/core/time/units';
 import { drawnBar, type DrawnBar } from './layout';
 
@@ -28,18 +27,11 @@ const drawings = rememberedByBar<DrawnBar>();
 const words = rememberedByBar<Map<Limb, string>>();
 
 /** The bars of a groove as the strip draws them; one that did not change is the same object. */
-export function barsDrawn(
-  groove: Groove,
-  school: School,
-  bpm: Bpm | undefined,
-  swing: Swing | 'straight' | undefined,
-): DrawnBar[] {
+export function barsDrawn(groove: Groove, school: School, bpm: Bpm | undefined, swing: Feel | undefined): DrawnBar[] {
   const beat = beatOf(groove);
   const tempo = bpm ?? groove.tempo;
   const from = [school, groove.reading, swing, groove.swing, groove.lean, beat.n, beat.d, tempo];
-  return groove.bars.map((bar, index) =>
-    drawings(bar, from, () => drawnBar(groove, index, school, steady(tempo, beat), swing)),
-  );
+  return groove.bars.map((bar, index) => drawings(bar, from, () => drawnBar(groove, index, school, tempo, swing)));
 }
 
 /** What a screen reader hears of each limb in each bar: "count 1 accent on kick, the a of 2 ghost on kick". */

@@ -7,16 +7,19 @@ import { limbsIn } from '@/core/groove/kit';
 import { slotPlaces } from '@/core/schedule/slotPlaces';
 import { equal, toNumber, type WholeNotes } from '@/core/time/fraction';
 import { barLength, countsOf } from '@/core/grid/meter';
-import type { Swing } from '@/core/time/swing';
-import { clock, type TempoMap } from '@/core/time/tempoMap';
+import type { Feel } from '@/core/form/form';
+import { beatOf } from '@/core/groove/beat';
+import { valueMs } from '@/core/time/tempoMap';
+import type { Bpm } from '@/core/time/units';
 
 /**
- * How big a strip is drawn, in pixels: read from a stool in the room, from a chair at the desk, at a
- * glance in a list. `lead` is how far the first slot of a row stands from the edge of the cloth, which
+ * How big a strip is drawn, in pixels: read from a stool in the room, there where the screen is low, from a chair at
+ * the desk, at a glance in a list. `lead` is how far the first slot of a row stands from the edge of the cloth, which
  * leaves room for what is struck early on 1.
  */
 export const SIZES = {
   room: { head: 62, lane: 72, count: 42, syllable: 21, margin: 128, slot: 30, lead: 36 },
+  low: { head: 44, lane: 52, count: 28, syllable: 15, margin: 112, slot: 26, lead: 24 },
   desk: { head: 48, lane: 72, count: 32, syllable: 18, margin: 112, slot: 28, lead: 36 },
   glance: { head: 34, lane: 40, count: 20, syllable: 14, margin: 96, slot: 20, lead: 16 },
 } as const;
@@ -54,17 +57,11 @@ export interface DrawnBar {
 }
 
 /** A bar of a groove with its slots where they sound. */
-export function drawnBar(
-  groove: Groove,
-  index: number,
-  school: School,
-  tempo: TempoMap,
-  swing?: Swing | 'straight',
-): DrawnBar {
+export function drawnBar(groove: Groove, index: number, school: School, bpm: Bpm, swing?: Feel): DrawnBar {
   const bar = groove.bars[index]!;
-  const places = slotPlaces(groove, index, swing, tempo);
+  const places = slotPlaces(groove, index, swing, bpm);
   const length = toNumber(barLength(bar.meter));
-  const barMs = clock(tempo)(barLength(bar.meter));
+  const barMs = valueMs(barLength(bar.meter), { bpm, beat: beatOf(groove) });
   return {
     lean: Object.fromEntries(Object.entries(groove.lean ?? {}).map(([limb, ms]) => [limb, (100 * ms) / barMs])),
     slots: labels(bar.meter, groove.reading, bar.cells, school).map((label, slot) => ({
@@ -80,8 +77,8 @@ export function drawnBar(
 }
 
 /** Every bar of a groove with its slots where they sound. */
-export const drawnBars = (groove: Groove, school: School, tempo: TempoMap, swing?: Swing | 'straight'): DrawnBar[] =>
-  groove.bars.map((_, index) => drawnBar(groove, index, school, tempo, swing));
+export const drawnBars = (groove: Groove, school: School, bpm: Bpm, swing?: Feel): DrawnBar[] =>
+  groove.bars.map((_, index) => drawnBar(groove, index, school, bpm, swing));
 
 export function percentOf(bar: DrawnBar, at: WholeNotes): number {
   return bar.slots.find((slot) => equal(slot.at, at))?.percent ?? 0;

@@ -7,7 +7,8 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { Judgement } from '@/core/take/judge';
 import { FIGURE_FONT } from '../theme';
-import { driftInWords, inMs, lateOrEarly, opening } from '../words';
+import { opening } from '../words/text';
+import { driftInWords, inMs, lateOrEarly } from '../words/figures';
 
 /** The figures of a take: all of it in large, limb by limb beneath. */
 export function TakeFigures({ judgement }: { judgement: Judgement }) {
@@ -18,6 +19,9 @@ export function TakeFigures({ judgement }: { judgement: Judgement }) {
     ['Drift', driftInWords(figures.tempoDriftPercent), `spread round it ${inMs(figures.sdAroundTrendMs)}`],
     ['Missed', `${figures.missed} of ${figures.matched + figures.missed}`, 'strokes that were due'],
     ['Extra', String(figures.extra), 'hits where none was due'],
+    ...(figures.notJudgeable
+      ? [['Not judgeable', String(figures.notJudgeable), 'this input cannot tell'] as [string, string, string]]
+      : []),
   ];
   return (
     <Box>

@@ -36,7 +36,7 @@ export function TakePicture({ take, judgement, school }: TakePictureProps) {
       <Strip
         groove={take.groove}
         school={school}
-        bpm={take.tempo[0]!.bpm}
+        bpm={take.bpm}
         swing={take.swing}
         size="desk"
         task={take.task}

@@ -1,3 +1,7 @@
+import type { School } from '@/core/count/schools';
+import { verdictInWords } from '@/core/take/verdictInWords';
+import type { TakeRow } from '@/server/takes';
+import type { Reader } from '../reader';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import Table from '@mui/material/Table';
@@ -5,27 +9,17 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { dayInWords, driftInWords, inMs, lateOrEarly, tempoInWords } from '../words';
+import { dayInWords } from '../words/dates';
+import { driftInWords, inMs, lateOrEarly, tempoInWords } from '../words/figures';
 
-/** What a row of the log needs of a take. */
-export interface ListedTake {
-  id: string;
-  player: string;
-  title: string;
-  played_at: Date;
-  tempo: number;
-  click: string;
-  matched: number;
-  missed: number;
-  extra: number;
-  mean_error_ms: number | null;
-  sd_error_ms: number | null;
-  tempo_drift_percent: number | null;
-  verdict: string;
+interface TakeTableProps {
+  takes: TakeRow[];
+  reader: Reader;
+  withPlayer?: boolean;
 }
 
-/** Takes in a list: when, what, figures, and what to fix first. */
-export function TakeTable({ takes, withPlayer = false }: { takes: ListedTake[]; withPlayer?: boolean }) {
+/** Takes in a list: when, what, figures, and what to fix first. What the simulated kit played is marked and counts for nobody. */
+export function TakeTable({ takes, reader, withPlayer = false }: TakeTableProps) {
   return (
     <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Takes">
       <Table size="small" sx={{ minWidth: 820 }}>
@@ -45,9 +39,13 @@ export function TakeTable({ takes, withPlayer = false }: { takes: ListedTake[]; 
         </TableHead>
         <TableBody>
           {takes.map((take) => (
-            <TableRow key={take.id} hover>
+            <TableRow
+              key={take.id}
+              hover
+              sx={take.struck_by === 'kit' ? { '& .MuiTableCell-root': { color: 'text.secondary' } } : undefined}
+            >
               <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                <Link href={`/takes/${take.id}`}>{dayInWords(take.played_at)}</Link>
+                <Link href={`/takes/${take.id}`}>{dayInWords(take.played_at, reader.timeZone)}</Link>
               </TableCell>
               {withPlayer && (
                 <TableCell sx={{ minWidth: 120, maxWidth: 170, overflowWrap: 'anywhere' }}>{take.player}</TableCell>
@@ -67,11 +65,22 @@ export function TakeTable({ takes, withPlayer = false }: { takes: ListedTake[]; 
               <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
                 {driftInWords(take.tempo_drift_percent)}
               </TableCell>
-              <TableCell sx={{ minWidth: 240 }}>{take.verdict}</TableCell>
+              <TableCell sx={{ minWidth: 240 }}>
+                {take.struck_by === 'kit' && KIT_PLAYED}
+                {verdictOfRow(take, reader.school)}
+              </TableCell>
             </TableRow>
           ))}
         </TableBody>
       </Table>
     </Box>
   );
+}
+
+const KIT_PLAYED = 'The simulated kit played. ';
+
+/** What the list says of a take: its verdict in the reader's school, or why there is none. */
+export function verdictOfRow({ verdict, is_judged }: Pick<TakeRow, 'verdict' | 'is_judged'>, school: School): string {
+  if (verdict) return verdictInWords(verdict, school).say;
+  return is_judged ? 'This take cannot be read any more; its figures stand.' : 'Being judged anew …';
 }

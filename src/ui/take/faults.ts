@@ -1,8 +1,8 @@
-import type { PartFigures } from '@/core/take/judge';
-import { lateOrEarly } from '../words';
+import type { Figures } from '@/core/take/figures';
+import { lateOrEarly } from '../words/figures';
 
 /** What is wrong with an exercise in a few words; empty when nothing is. */
-export function faultsOf({ matched, missed, extra, meanErrorMs, sdErrorMs }: PartFigures, toleranceMs: number): string {
+export function faultsOf({ matched, missed, extra, meanErrorMs, sdErrorMs }: Figures, toleranceMs: number): string {
   return [
     missed && `${missed} of ${matched + missed} missed`,
     extra && `${extra} extra`,

@@ -1,4 +1,4 @@
-import type { Practice } from '@/core/take/verdict';
+import type { Practice } from '@/core/documents/verdict';
 
 /** The room opened on what a verdict says to practise. */
 export function practiceHref(grooveId: string, { bpm, click, limbs }: Practice): string {

@@ -4,7 +4,7 @@ import { keepGrooveAction } from '@/features/bench/actions';
 import { weaknessAsked, type AskedOfDrills } from '@/features/drills/asked';
 import { DrillMaker } from '@/features/drills/DrillMaker';
 import { drills } from '@/server/drills';
-import { grooves } from '@/server/grooves';
+import { groove, grooves } from '@/server/grooves';
 import { students } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
 
@@ -17,16 +17,14 @@ export default async function DrillsPage({
 }) {
   const teacher = await requireTeacher();
   const asked = await searchParams;
-  const { kept, all, pupils } = await asPerson(async (db) => ({
+  const wanted = z.uuid().safeParse(asked.groove).data;
+  const { kept, library, found, pupils } = await asPerson(async (db) => ({
     kept: await drills(db),
-    all: await grooves(db),
+    library: (await grooves(db)).filter(({ archived }) => !archived),
+    found: wanted && (await groove(db, wanted)),
     pupils: await students(db),
   }));
-  const library = all
-    .filter(({ archived, drill }) => !archived && !drill)
-    .map(({ id, groove }) => ({ id, groove: writeGroove(groove) }));
-  const wanted = z.uuid().safeParse(asked.groove).data;
-  const groove = all.find(({ id }) => id === wanted)?.groove;
+  const content = found ? found.content : undefined;
   return (
     <DrillMaker
       // Asked for something else, it begins anew.
@@ -35,9 +33,9 @@ export default async function DrillsPage({
       limits={teacher.settings.limits}
       toBench={keepGrooveAction}
       kept={kept}
-      students={pupils.map(({ id, name }) => ({ id, name }))}
-      library={library}
-      groove={groove && writeGroove(groove)}
+      students={pupils.students.map(({ id, name }) => ({ id, name }))}
+      library={library.map(({ id, title }) => ({ id, title }))}
+      groove={content && 'groove' in content ? writeGroove(content.groove) : undefined}
       weakness={weaknessAsked(asked)}
     />
   );

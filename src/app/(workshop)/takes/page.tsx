@@ -2,22 +2,34 @@ import { z } from 'zod';
 import { TakeLog } from '@/features/takes/TakeLog';
 import { students } from '@/server/people';
 import { asPerson, requirePerson } from '@/server/session';
-import { takes } from '@/server/takes';
+import { MOST_LISTED, takes } from '@/server/takes';
+import { readerOf } from '@/ui/reader';
 
 export const metadata = { title: 'Log' };
 
-export default async function TakesPage({ searchParams }: { searchParams: Promise<{ student?: string }> }) {
+/** As many names as are offered when one is looked for. */
+const MOST_NAMES = 12;
+
+interface TakesPageProps {
+  searchParams: Promise<{ student?: string; name?: string; before?: string }>;
+}
+
+export default async function TakesPage({ searchParams }: TakesPageProps) {
   const who = await requirePerson();
-  const chosen = z.uuid().safeParse((await searchParams).student).data;
-  return asPerson(async (db) => {
-    const people = who.role === 'teacher' ? await students(db) : [];
-    return (
-      <TakeLog
-        teacher={who.role === 'teacher'}
-        students={people}
-        chosen={chosen}
-        takes={await takes(db, { playerId: chosen })}
-      />
-    );
-  });
+  const { student, name = '', before } = await searchParams;
+  const chosen = z.uuid().safeParse(student).data;
+  const until = z.iso.datetime().safeParse(before).data;
+  const words = name.trim().slice(0, 120);
+  return asPerson(async (db) => (
+    <TakeLog
+      isTeacher={who.role === 'teacher'}
+      found={who.role === 'teacher' ? await students(db, { words, most: MOST_NAMES }) : undefined}
+      words={words}
+      chosen={chosen}
+      reader={readerOf(who)}
+      most={MOST_LISTED}
+      isNewest={!until}
+      takes={await takes(db, { playerId: chosen, before: until ? new Date(until) : undefined })}
+    />
+  ));
 }

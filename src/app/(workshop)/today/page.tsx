@@ -1,19 +1,37 @@
 import { StudentToday } from '@/features/today/StudentToday';
 import { TeacherToday } from '@/features/today/TeacherToday';
 import { openAssignments } from '@/server/assignments';
-import { grooves } from '@/server/grooves';
+import { groovesOf } from '@/server/grooves';
 import { studentNews } from '@/server/news';
 import { asPerson, requirePerson } from '@/server/session';
 import { takes } from '@/server/takes';
+import { askedOf } from '@/ui/FindByName';
+import { readerOf } from '@/ui/reader';
 
 export const metadata = { title: 'Today' };
 
-export default async function TodayPage() {
+interface TodayPageProps {
+  searchParams: Promise<{ name?: string; from?: string }>;
+}
+
+export default async function TodayPage({ searchParams }: TodayPageProps) {
   const who = await requirePerson();
-  if (who.role === 'teacher') return <TeacherToday news={await asPerson(studentNews)} workshop={who.workshop} />;
+  if (who.role === 'teacher') {
+    const asked = askedOf(await searchParams);
+    const news = await asPerson((db) => studentNews(db, { timeZone: who.settings.timeZone, ...asked }));
+    return <TeacherToday news={news} asked={asked} workshop={who.workshop} reader={readerOf(who)} />;
+  }
   return asPerson(async (db) => {
-    const shelf = new Map((await grooves(db)).map((groove) => [groove.id, groove]));
-    const set = (await openAssignments(db, who.id)).map((one) => ({ ...one, groove: shelf.get(one.groove_id)! }));
-    return <StudentToday student={who} assignments={set} recent={await takes(db, { playerId: who.id, most: 5 })} />;
+    const set = await openAssignments(db, who.id);
+    // Only the first is drawn, so only its notes are read.
+    const [first] = set[0] ? await groovesOf(db, [set[0].groove_id]) : [];
+    return (
+      <StudentToday
+        student={who}
+        assignments={set}
+        first={first}
+        recent={await takes(db, { playerId: who.id, most: 5 })}
+      />
+    );
   });
 }

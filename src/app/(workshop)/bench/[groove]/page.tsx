@@ -3,6 +3,8 @@ import { z } from 'zod';
 import { Bench } from '@/features/bench/Bench';
 import { groove } from '@/server/grooves';
 import { asPerson, requireTeacher } from '@/server/session';
+import { Page } from '@/ui/Page';
+import { Unreadable } from '@/ui/Unreadable';
 
 export const metadata = { title: 'Bench' };
 
@@ -11,7 +13,14 @@ export default async function BenchPage({ params }: { params: Promise<{ groove: 
   const found = id.success ? await asPerson((db) => groove(db, id.data)) : undefined;
   if (!found) notFound();
   // A drill that was written out stays as it is: it is practised, and changed where drills are made.
-  if (found.drill) redirect(`/room/${found.id}`);
+  const { content } = found;
+  if ('unreadable' in content)
+    return (
+      <Page title={found.title}>
+        <Unreadable what="This groove" problem={content.unreadable} />
+      </Page>
+    );
+  if (content.drill) redirect(`/room/${found.id}`);
   return (
     <Bench
       key={found.id}
@@ -19,7 +28,7 @@ export default async function BenchPage({ params }: { params: Promise<{ groove: 
       level={found.level}
       school={teacher.school}
       settings={teacher.settings}
-      opened={found.groove}
+      opened={content.groove}
       saveNumber={found.save_number}
     />
   );

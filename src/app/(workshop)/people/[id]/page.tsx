@@ -2,11 +2,12 @@ import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { StudentPage } from '@/features/people/StudentPage';
 import { openAssignments } from '@/server/assignments';
-import { drills } from '@/server/drills';
+import { drillChoices } from '@/server/drills';
 import { grooves } from '@/server/grooves';
 import { student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
 import { takes } from '@/server/takes';
+import { readerOf } from '@/ui/reader';
 
 export const metadata = { title: 'Student' };
 
@@ -16,7 +17,7 @@ interface PersonPageProps {
 }
 
 export default async function PersonPage({ params, searchParams }: PersonPageProps) {
-  await requireTeacher();
+  const teacher = await requireTeacher();
   const id = z.uuid().safeParse((await params).id);
   if (!id.success) notFound();
   const { drill } = await searchParams;
@@ -26,9 +27,10 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
     return (
       <StudentPage
         student={found}
+        reader={readerOf(teacher)}
         assignments={await openAssignments(db, id.data)}
         grooves={await grooves(db)}
-        drills={await drills(db)}
+        drills={await drillChoices(db)}
         drill={drill}
         takes={await takes(db, { playerId: id.data })}
       />

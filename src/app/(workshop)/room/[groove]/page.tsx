@@ -8,35 +8,58 @@ import { ladderOf } from '@/server/ladders';
 import { openAssignments } from '@/server/assignments';
 import { groove } from '@/server/grooves';
 import { asPerson, requirePerson } from '@/server/session';
+import { sentence } from '@/core/result';
+import { Page } from '@/ui/Page';
+import { Unreadable } from '@/ui/Unreadable';
 
 export const metadata = { title: 'Room' };
 
 interface RoomPageProps {
   params: Promise<{ groove: string }>;
-  searchParams: Promise<{ bpm?: string; click?: string; limbs?: string }>;
+  searchParams: Promise<{ bpm?: string; click?: string; limbs?: string; set?: string }>;
 }
 
 export default async function RoomPage({ params, searchParams }: RoomPageProps) {
   const [who, id, asked] = [await requirePerson(), z.uuid().safeParse((await params).groove), await searchParams];
   if (!id.success) notFound();
-  const { found, set, climb } = await asPerson(async (db) => ({
-    found: await groove(db, id.data),
-    climb: await ladderOf(db, who.id, id.data, new Date()),
-    set: (await openAssignments(db, who.id)).find((one) => one.groove_id === id.data),
-  }));
+  const { found, set, kept } = await asPerson(async (db) => {
+    const open = (await openAssignments(db, who.id)).filter((one) => one.groove_id === id.data);
+    return {
+      found: await groove(db, id.data),
+      kept: await ladderOf(db, who.id, id.data, new Date()),
+      // The same groove may be set twice, at two tempos: the one that was opened, else the newest.
+      set: open.find((one) => one.id === asked.set) ?? open[0],
+    };
+  });
   if (!found) notFound();
-  const turned = turnFor(found.groove, who.setup);
+  const { content } = found;
+  if ('unreadable' in content)
+    return (
+      <Page title={found.title}>
+        <Unreadable what="This groove" problem={content.unreadable} />
+      </Page>
+    );
+  const { drill } = content;
+  const turned = turnFor(content.groove, who.setup);
+  const first = firstClimb(drill?.rule.ladder, set?.tempo ?? content.groove.tempo);
   return (
     <Room
+      key={set?.id}
       playerId={who.id}
       level={who.level}
       school={who.school}
       grooveId={found.id}
       groove={turned}
       limits={who.settings.limits}
-      drill={found.drill}
+      drill={drill && { ...drill, groove: turned }}
       assignment={set && { id: set.id, tempo: set.tempo, click: set.click, reason: set.reason }}
-      climb={climb ?? firstClimb(found.drill?.rule.ladder, set?.tempo ?? found.groove.tempo)}
+      climb={kept?.climb.ok ? kept.climb.value : first}
+      step={kept?.step ?? 0}
+      said={
+        kept?.climb.ok === false
+          ? `The ladder that was kept cannot be read, so the usual one stands here. ${sentence(kept.climb.problems[0]!)}`
+          : undefined
+      }
       asked={settingsAsked(asked, limbsIn(turned))}
     />
   );

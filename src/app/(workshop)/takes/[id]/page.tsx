@@ -3,6 +3,9 @@ import { z } from 'zod';
 import { TakeView } from '@/features/takes/TakeView';
 import { asPerson, requirePerson } from '@/server/session';
 import { take } from '@/server/takes';
+import { Page } from '@/ui/Page';
+import { readerOf } from '@/ui/reader';
+import { Unreadable } from '@/ui/Unreadable';
 
 export const metadata = { title: 'Take' };
 
@@ -11,5 +14,12 @@ export default async function TakePage({ params }: { params: Promise<{ id: strin
   const found = id.success ? await asPerson((db) => take(db, id.data)) : undefined;
   // Another's take and one that never was are answered alike.
   if (!found) notFound();
-  return <TakeView take={found} school={who.school} own={found.player_id === who.id} />;
+  const { take: read, ...row } = found;
+  if (!read.ok)
+    return (
+      <Page title={row.title || 'Take'}>
+        <Unreadable what="This take" problem={read.problems[0]!} />
+      </Page>
+    );
+  return <TakeView row={row} take={read.value} reader={readerOf(who)} own={found.player_id === who.id} />;
 }

@@ -1,0 +1,45 @@
+import { createContext, use } from 'react';
+import type { School } from '@/core/count/schools';
+import type { WrittenDrill } from '@/core/documents/writtenDrill';
+import type { Groove } from '@/core/groove/groove';
+import type { Limb } from '@/core/groove/limbs';
+import type { Level, SpeedLimits } from '@/core/limits';
+import type { Bpm } from '@/core/time/units';
+import type { RoomAction, RoomState } from './state';
+
+/** What was set to be practised. */
+export interface RoomAssignment {
+  id: string;
+  tempo: Bpm;
+  reason: string;
+}
+
+/** Who plays what, and as how far on they are judged: all that stays the same while one is in the room. */
+export interface RoomFacts {
+  playerId: string;
+  level: Level;
+  school: School;
+  grooveId: string;
+  /** Already turned round for the player's kit. */
+  groove: Groove;
+  /** Strokes a second, as the teacher set them for the workshop. */
+  limits: SpeedLimits;
+  /** Of a groove that plays a drill. */
+  drill?: WrittenDrill;
+  assignment?: RoomAssignment;
+}
+
+export interface RoomInUse extends RoomFacts {
+  limbs: readonly Limb[];
+  state: RoomState;
+  dispatch: (action: RoomAction) => void;
+}
+
+export const RoomContext = createContext<RoomInUse | undefined>(undefined);
+
+/** The room one is in. */
+export function useRoom(): RoomInUse {
+  const room = use(RoomContext);
+  if (!room) throw new Error('Only inside a room');
+  return room;
+}

@@ -1,0 +1,95 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { CLICK_PLANS } from '@/core/time/clickPlan';
+import { Page } from '@/ui/Page';
+import { drillFactsOf, drillInWords, factsOf, grooveInWords } from '@/ui/words/grooves';
+import { DrillPanel } from '../DrillPanel';
+import { JudgedTake } from '../JudgedTake';
+import { Notes, Notices } from '../Notes';
+import { useRoom } from '../RoomContext';
+import { SaveSound } from '../SaveSound';
+import type { WayName } from '../settings';
+import { Transport } from '../Transport';
+import { WayChoice } from '../WayChoice';
+import { practisedAs, WAYS } from '../ways/registry';
+import { Pads } from './RoomPads';
+import type { RoomView } from './RoomFrame';
+import { CountWord, PlayedLines } from './StageParts';
+
+/** The room between two takes: how to practise, what is played, and the last take when it is judged. */
+export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
+  const { groove, drill, school, assignment, limbs, state, dispatch } = useRoom();
+  const { piece, settings, attempt, rest, rested, tooFast, isCalled, unspoken } = frame;
+  const { judged, say } = state;
+  const practiseAs = (name: WayName) =>
+    dispatch({ type: 'practise', settings: practisedAs(state.settings, name, limbs) });
+  const again = () => {
+    attempt.clear();
+    dispatch({ type: 'again' });
+  };
+  const practise = () => {
+    const { bpm, click, limbs: wanted } = judged!.judgement.verdict.practise;
+    const through = practisedAs(state.settings, 'through', limbs);
+    const task = limbs.filter((limb) => wanted.includes(limb));
+    dispatch({ type: 'practise', settings: { ...through, bpm, click: CLICK_PLANS[click], task } });
+  };
+  const practiseExercise = (exercise: number) => {
+    const through = practisedAs(state.settings, 'through', limbs);
+    dispatch({ type: 'practise', settings: { ...through, range: [exercise], length: { rounds: 8 } } });
+  };
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: { xs: 'calc(100dvh - 48px)', sm: '100dvh' } }}>
+      <Box sx={{ flex: 1 }}>
+        <Page
+          title={groove.title}
+          note={drill ? drillInWords(drillFactsOf(drill)) : grooveInWords(factsOf(groove))}
+          actions={
+            <>
+              <SaveSound piece={piece} settings={settings} />
+              <Button variant="outlined" onClick={() => frame.setSettingUp(true)} sx={{ minHeight: 44 }}>
+                Set up
+              </Button>
+            </>
+          }
+        >
+          <Box sx={{ display: 'grid', gap: 1.5, mt: -1 }}>
+            <WayChoice
+              way={settings.way}
+              ways={WAYS.filter(({ isFor }) => isFor(drill)).map(({ name }) => name)}
+              onChange={practiseAs}
+            />
+            <Notices say={say} rest={rest} tooFast={judged ? undefined : tooFast} onRested={rested} />
+            {panel}
+            {drill && !judged && (
+              <DrillPanel
+                drill={drill}
+                school={school}
+                settings={state.settings}
+                onChange={(change) => dispatch({ type: 'set', change })}
+              />
+            )}
+            {judged ? (
+              <JudgedTake
+                judged={judged}
+                school={school}
+                onPractise={practise}
+                onAgain={again}
+                onExercise={drill && practiseExercise}
+              />
+            ) : (
+              <>
+                <PlayedLines frame={frame} size="room" />
+                <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3 }}>
+                  <Pads frame={frame} />
+                  <CountWord frame={frame} />
+                </Box>
+                <Notes unspoken={unspoken} called={isCalled} reason={assignment?.reason} care={!tooFast} />
+              </>
+            )}
+          </Box>
+        </Page>
+      </Box>
+      <Transport frame={frame} tempo={tempo} hasLength={hasLength} />
+    </Box>
+  );
+}

@@ -1,0 +1,62 @@
+import useMediaQuery from '@mui/material/useMediaQuery';
+import type { ReactNode } from 'react';
+import { LeaveGuard } from '../LeaveGuard';
+import type { Followed } from '../performance';
+import { SetUp } from '../SetUp';
+import { AtRest } from './AtRest';
+import { PhonePlaying } from './PhonePlaying';
+import { Playing } from './Playing';
+import { useFrame, type FrameOptions } from './useFrame';
+
+export interface RoomFrameProps extends FrameOptions {
+  /** What belongs to the way of practising. */
+  panel?: (playing: boolean, follow: (wanted: Followed) => void) => ReactNode;
+  /** Whether the tempo is for the player to set, is only shown, or there is none. */
+  tempo?: 'set' | 'shown' | 'none';
+  /** Whether the length is for the player to set. */
+  hasLength?: boolean;
+  /** The swing is set by the way of practising. */
+  isSwingFixed?: boolean;
+  /** What the way says of where one is, in a few words. */
+  line?: string;
+}
+
+/** A room as a way of practising has it: at rest, or playing, on whatever screen it is. */
+export function RoomFrame({
+  panel,
+  tempo = 'set',
+  hasLength = true,
+  isSwingFixed = false,
+  line,
+  ...options
+}: RoomFrameProps) {
+  const frame = useFrame(options);
+  const isPhone = useMediaQuery('(max-width: 599px)', { noSsr: true });
+  const { playing, isSettingUp, setSettingUp } = frame;
+  const view = { frame, tempo, hasLength, line, panel: panel?.(playing, frame.attempt.follow) };
+  return (
+    <>
+      {playing && isPhone && <PhonePlaying {...view} />}
+      {playing && !isPhone && <Playing {...view} />}
+      {!playing && <AtRest {...view} />}
+      <LeaveGuard isStruck={frame.attempt.isStruck} />
+      {isSettingUp && (
+        <SetUp
+          frame={frame}
+          isSwingFixed={isSwingFixed}
+          withTransport={playing && isPhone ? view : undefined}
+          onClose={() => setSettingUp(false)}
+        />
+      )}
+    </>
+  );
+}
+
+/** What every view of the room is given. */
+export interface RoomView {
+  frame: ReturnType<typeof useFrame>;
+  tempo: 'set' | 'shown' | 'none';
+  hasLength: boolean;
+  line?: string;
+  panel: ReactNode;
+}

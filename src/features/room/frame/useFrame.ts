@@ -1,0 +1,153 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Limb } from '@/core/groove/limbs';
+import type { Bpm } from '@/core/time/units';
+import { speedWord } from '../care';
+import { useKeys } from '../keys';
+import type { Followed } from '../performance';
+import { heardSchedule, type Piece } from '../piece';
+import { useRoom } from '../RoomContext';
+import type { RoomSettings } from '../settings';
+import type { Judged } from '../state';
+import { useAttempt } from '../useAttempt';
+import { useAwake } from '../useAwake';
+import { useInputs } from '../useInputs';
+import { useRest } from '../useRest';
+import { useSpace } from '../useSpace';
+import { useStage } from '../useStage';
+import type { WaitForMe } from '../useWaiting';
+
+/** What a way of practising gives the room. */
+export interface FrameOptions {
+  /** What is played, and how the room is set as this way has it. */
+  piece: Piece;
+  settings: RoomSettings;
+  /** Something is to be set first. */
+  isBlocked?: boolean;
+  /** Asked right before a take begins: other settings or another piece for it. */
+  begin?: () => { settings?: RoomSettings; piece?: Piece };
+  onRound?: (clean: () => boolean, follow: (wanted: Followed) => void) => void;
+  onEnded?: (judged: Judged | undefined) => void;
+  /** Practice that waits instead of playing. */
+  waits?: WaitForMe;
+  /** The tempos that are ahead, where they are others than the one that is set. */
+  tempos?: readonly Bpm[];
+}
+
+/** Between two takes that follow one another: time to read what the last came to and to lift the sticks. */
+const BREATH_MS = 1800;
+
+/** Everything that goes on in a room while it is practised in: what plays, what listens, what moves. */
+export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, waits, tempos }: FrameOptions) {
+  const { state, dispatch, limbs, groove, limits } = useRoom();
+  const { phase, goesOn } = state;
+  const stage = useStage({ piece, bpm: settings.bpm, swing: settings.swing, waitsAt: waits?.now });
+  const attempt = useAttempt({ piece, onMoment: stage.onMoment, onRound, onEnded });
+  const { start, stop, strike, follow, clear, listen } = attempt;
+  const isWaiting = waits?.now !== undefined;
+  const playing = phase === 'playing' || isWaiting || goesOn;
+  useAwake(playing);
+  const [rest, rested] = useRest(phase === 'playing');
+
+  const play = useCallback(() => {
+    if (isBlocked) return;
+    if (waits) {
+      dispatch({ type: 'again' });
+      clear();
+      listen();
+      return waits.start();
+    }
+    const wanted = begin?.() ?? {};
+    void start(wanted.settings ?? settings, wanted.piece);
+  }, [isBlocked, waits, begin, start, settings, dispatch, clear, listen]);
+  const toggle = useCallback(() => {
+    dispatch({ type: 'goes on', on: false });
+    if (isWaiting) waits!.stop();
+    else if (phase === 'playing') void stop();
+    else if (!goesOn && phase !== 'starting') play();
+  }, [dispatch, isWaiting, waits, phase, stop, goesOn, play]);
+  useSpace(toggle);
+
+  const latest = useRef(play);
+  useEffect(() => {
+    latest.current = play;
+  });
+  // Takes that follow one another, and a way that begins as soon as it is there.
+  const isNext = goesOn && phase === 'judged';
+  useEffect(() => {
+    if (!isNext) return;
+    const timer = setTimeout(() => latest.current(), BREATH_MS);
+    return () => clearTimeout(timer);
+  }, [isNext]);
+  const { beginsAtOnce } = state;
+  useEffect(() => {
+    if (beginsAtOnce) latest.current();
+  }, [beginsAtOnce]);
+
+  const [keys, changeKey] = useKeys();
+  const pads = useInputs({
+    keys,
+    limbs,
+    listens: settings.listens,
+    isOn: settings.who === 'me' || isWaiting,
+    onStrike: (one, input) => {
+      strike(one, input);
+      if (one.limb) waits?.strike(one.limb);
+    },
+  });
+
+  /** Sets something; what plays takes it up on the next bar line. */
+  const change = useCallback(
+    (wanted: Partial<RoomSettings>) => {
+      dispatch({ type: 'set', change: wanted });
+      follow(wanted);
+    },
+    [dispatch, follow],
+  );
+  const { task } = settings;
+  const tooFast = useMemo(
+    () => (tempos ?? [settings.bpm]).map((tempo) => speedWord(groove, tempo, task, limits)).find(Boolean),
+    [tempos, settings.bpm, groove, task, limits],
+  );
+  const isCalled = Boolean(piece.passages?.some(({ call }) => call));
+  const unspoken = useMemo(
+    () => (settings.count || isCalled ? heardSchedule(piece, { ...settings, length: { rounds: 1 } }).unspoken : 0),
+    [piece, settings, isCalled],
+  );
+  // While playing all rounds share one line: what was struck last lies on top.
+  const beads = useMemo(
+    () => (attempt.beads.length ? attempt.beads.map((bead) => ({ ...bead, round: 0 })) : undefined),
+    [attempt.beads],
+  );
+  const [isSettingUp, setSettingUp] = useState(false);
+  const switchLimb = useCallback(
+    (list: 'task' | 'heard', limb: Limb, on: boolean) =>
+      change({ [list]: limbs.filter((one) => (one === limb ? on : settings[list].includes(one))) }),
+    [change, limbs, settings],
+  );
+  return {
+    piece,
+    settings,
+    isBlocked: Boolean(isBlocked),
+    attempt,
+    stage,
+    waitsAt: waits?.now,
+    isStarting: phase === 'starting' && !goesOn,
+    playing,
+    rest,
+    rested,
+    tooFast,
+    isCalled,
+    unspoken,
+    beads: isWaiting ? undefined : beads,
+    keys,
+    changeKey,
+    pads,
+    toggle,
+    change,
+    switchLimb,
+    isSettingUp,
+    setSettingUp,
+  };
+}
+
+export type Frame = ReturnType<typeof useFrame>;

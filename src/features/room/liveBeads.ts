@@ -1,0 +1,40 @@
+import type { Hit } from '@/core/documents/take';
+import type { Level } from '@/core/limits';
+import { LEVEL_FACTORS, smallestAudibleMs } from '@/core/take/figures';
+import { errorInWords, kindOf, WIDENED, type Bead } from '@/ui/strip/beads';
+import type { Performance } from './performance';
+
+/** So many beads are shown at once while playing. */
+const MOST_SHOWN = 200;
+
+/** The beads with one more: where a hit fell beside the stroke it is nearest to. */
+export function withBead(
+  before: readonly Bead[],
+  hit: Hit,
+  near: NonNullable<ReturnType<Performance['nearest']>>,
+  level: Level,
+): Bead[] {
+  const number = before.length ? Number(before.at(-1)!.key) + 1 : 0;
+  return [...before.slice(1 - MOST_SHOWN), beadOf(hit, near, level, number)];
+}
+
+function beadOf(
+  hit: Hit,
+  { stroke, startMs, endMs }: NonNullable<ReturnType<Performance['nearest']>>,
+  level: Level,
+  number: number,
+): Bead {
+  const errorMs = hit.ms - stroke.ms;
+  const due = (100 * (stroke.ms - startMs)) / (endMs - startMs);
+  const offset = Math.max(-12, Math.min(12, (100 * WIDENED * errorMs) / (endMs - startMs)));
+  return {
+    key: String(number),
+    limb: hit.limb ?? stroke.limb,
+    bar: stroke.bar,
+    round: stroke.round,
+    percent: due + offset,
+    // What can be heard depends on the gap; while playing the least of it does for the colour.
+    kind: kindOf(errorMs, LEVEL_FACTORS[level] * smallestAudibleMs(0)),
+    title: errorInWords(errorMs),
+  };
+}

@@ -1,0 +1,25 @@
+import { useMemo } from 'react';
+import { onlyExercises } from '@/core/form/exercises';
+import type { Groove } from '@/core/groove/groove';
+import type { Piece } from './piece';
+import { useRoom } from './RoomContext';
+import type { RoomSettings } from './settings';
+
+/** What is played of the room's groove: of a drill the exercises that are chosen, one after another. */
+export function usePiece(): Piece {
+  const { groove, drill, school, assignment, state } = useRoom();
+  const { lean, range } = state.settings;
+  return useMemo((): Piece => {
+    const base = { groove: leaned(groove, lean), school, goal: assignment?.tempo };
+    if (!drill) return base;
+    const { passages } = onlyExercises(drill, range);
+    return { ...base, passages, exercises: drill.exercises };
+  }, [groove, drill, school, assignment, lean, range]);
+}
+
+/** The groove with its limbs where they are set to lean. */
+function leaned(groove: Groove, lean: RoomSettings['lean']): Groove {
+  const { lean: _, ...upright } = groove;
+  const leaning = Object.fromEntries(Object.entries(lean).filter(([, ms]) => ms !== 0));
+  return Object.keys(leaning).length ? { ...upright, lean: leaning } : upright;
+}

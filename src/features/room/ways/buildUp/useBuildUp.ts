@@ -1,0 +1,36 @@
+'use client';
+
+import { useCallback, useRef } from 'react';
+import type { Limb } from '@/core/groove/limbs';
+import { nextLimb } from './BuildUpPanel';
+import type { Followed } from '../../performance';
+import type { RoomSettings } from '../../settings';
+
+type Follow = (wanted: Followed) => void;
+
+/** Limbs come in one after another: when asked, or after so many clean rounds. */
+export function useBuildUp(
+  limbs: readonly Limb[],
+  { task, heard, buildUp: { order, after } }: Pick<RoomSettings, 'task' | 'heard' | 'buildUp'>,
+  set: (change: Partial<RoomSettings>) => void,
+) {
+  const cleanRounds = useRef(0);
+  const begin = useCallback(() => {
+    cleanRounds.current = 0;
+  }, []);
+  /** Brings the next limb into the task, and lets it be heard when anything is. */
+  const bringIn = (follow: Follow) => {
+    const next = nextLimb(order, task);
+    if (!next) return;
+    const within = (list: readonly Limb[]) => limbs.filter((limb) => limb === next || list.includes(limb));
+    const wanted = { task: within(task), ...(heard.length && { heard: within(heard) }) };
+    begin();
+    set(wanted);
+    follow(wanted);
+  };
+  const onRound = (clean: () => boolean, follow: Follow) => {
+    cleanRounds.current = clean() ? cleanRounds.current + 1 : 0;
+    if (after && cleanRounds.current >= after) bringIn(follow);
+  };
+  return { begin, bringIn, onRound };
+}

@@ -1,0 +1,32 @@
+import { SLOWEST_CLICK, WaitingPanel } from './WaitingPanel';
+import { CLICK_PLANS } from '@/core/time/clickPlan';
+import { useRoom } from '../../RoomContext';
+import { RoomFrame } from '../../frame/RoomFrame';
+import { usePiece } from '../../usePiece';
+import { useWaiting } from '../../useWaiting';
+import type { Way } from '../way';
+
+function WaitingRoom() {
+  const { state, dispatch } = useRoom();
+  const { settings } = state;
+  const piece = usePiece();
+  const waits = useWaiting(piece, settings.task);
+  const withClick = () => {
+    waits.stop();
+    const slow = { ...settings, way: 'through' as const, bpm: SLOWEST_CLICK, click: CLICK_PLANS.counts };
+    dispatch({ type: 'practise', settings: slow, atOnce: true });
+  };
+  return (
+    <RoomFrame
+      piece={piece}
+      settings={settings}
+      waits={waits}
+      tempo="none"
+      hasLength={false}
+      panel={() => <WaitingPanel waitsAt={waits.now} onWithClick={withClick} />}
+    />
+  );
+}
+
+/** Without a clock: the strip waits at each slot. */
+export const waiting: Way = { name: 'wait for me', isFor: () => true, Room: WaitingRoom };

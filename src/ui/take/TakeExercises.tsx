@@ -1,0 +1,78 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
+import type { School } from '@/core/count/schools';
+import { exerciseInWords, type Exercises } from '@/core/form/exercises';
+import type { Judgement } from '@/core/take/judge';
+import { opening, plural } from '../words/text';
+import { inMs, lateOrEarly } from '../words/figures';
+import { faultsOf } from './faults';
+
+interface TakeExercisesProps {
+  /** The drill as it was played. */
+  drill: Exercises;
+  judgement: Judgement;
+  school: School;
+  /** Practises one exercise alone; where the take is only read there is nothing to start. */
+  onExercise?: (exercise: number) => void;
+}
+
+/** A take of a drill, exercise by exercise: which ones are there already, and what is to fix in the others. */
+export function TakeExercises({
+  drill,
+  judgement: { byExercise, toleranceMs },
+  school,
+  onExercise,
+}: TakeExercisesProps) {
+  const wrong = byExercise.filter((one) => faultsOf(one, toleranceMs));
+  return (
+    <section>
+      <Typography variant="h2" gutterBottom>
+        {wrong.length
+          ? `${plural(wrong.length, 'exercise')} of ${byExercise.length} to come back to`
+          : `All ${plural(byExercise.length, 'exercise')} are there`}
+      </Typography>
+      <Box sx={{ maxHeight: 340, overflow: 'auto' }} tabIndex={0} role="region" aria-label="Figures by exercise">
+        <Table size="small" stickyHeader>
+          <TableHead>
+            <TableRow>
+              <TableCell>Exercise</TableCell>
+              <TableCell>To fix</TableCell>
+              <TableCell align="right">Mean</TableCell>
+              <TableCell align="right">Spread</TableCell>
+              {onExercise && <TableCell align="right">Practise</TableCell>}
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {byExercise.map((one) => {
+              const said = opening(exerciseInWords(drill, one.exercise, school));
+              const fix = faultsOf(one, toleranceMs);
+              return (
+                <TableRow key={one.exercise}>
+                  <TableCell component="th" scope="row" sx={{ overflowWrap: 'anywhere' }}>
+                    {one.exercise + 1}. {said}
+                  </TableCell>
+                  <TableCell sx={{ color: fix ? 'error.main' : 'success.main' }}>{fix || 'clean'}</TableCell>
+                  <TableCell align="right">{lateOrEarly(one.meanErrorMs)}</TableCell>
+                  <TableCell align="right">{inMs(one.sdErrorMs)}</TableCell>
+                  {onExercise && (
+                    <TableCell align="right">
+                      <Button size="small" aria-label={`${said} alone`} onClick={() => onExercise(one.exercise)}>
+                        This one alone
+                      </Button>
+                    </TableCell>
+                  )}
+                </TableRow>
+              );
+            })}
+          </TableBody>
+        </Table>
+      </Box>
+    </section>
+  );
+}
