@@ -7,8 +7,39 @@ const only = (name, from, allowed, comment) => ({
   to: { path: '^src/', pathNot: [`^src/${from}/`, ...allowed.map((one) => `^src/${one}/`)] },
 });
 
+/** The floors of the core: each may ask those before it, never those after, not even for a type. */
+const FLOORS = [
+  'time',
+  'grid',
+  'groove',
+  'count',
+  'form',
+  'documents',
+  'schedule',
+  'take',
+  'drill',
+  'plan',
+  'practice',
+];
+const floor = (name, index) => ({
+  name: `core-floor-${name}`,
+  comment: 'What a floor above has is moved down, or asked for there.',
+  severity: 'error',
+  from: { path: `^src/core/${name}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: `^src/core/(${[...FLOORS.slice(index + 1), 'format'].join('|')})/` },
+});
+
 module.exports = {
   forbidden: [
+    ...FLOORS.map(floor),
+    {
+      name: 'no-folder-circles',
+      comment: 'Also by types.',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^src/core/' },
+      to: { circular: true },
+    },
     only('core-stands-alone', 'core', [], 'Everything else asks the core; it asks nobody.'),
     only('sound-asks-core', 'sound', ['core'], ''),
     only('server-asks-core', 'server', ['core'], ''),
@@ -37,6 +68,8 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
+    // Tests may look anywhere.
+    exclude: { path: '\\.test\\.tsx?$' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
     enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'] },

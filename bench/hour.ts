@@ -101,21 +101,21 @@ const settings = {
   ...firstSettings(groove),
   length: { minutes: 5 },
   count: CLICK_PLANS.counts,
-  player: 'uneven' as const,
+  who: 'uneven' as const,
 };
 measure(0);
 let minutes = 0;
 for (let take = 0; take < TAKES; take++) {
-  const performance = await Performance.start(
-    player as unknown as Player,
-    { groove, school: SCHOOLS[0], voices: {} },
-    settings,
-  );
+  const performance = await Performance.start(player as unknown as Player, { groove, school: SCHOOLS[0] }, settings);
   let bar = -1;
+  performance.kit.open((strike) => {
+    const hit = performance.strike(strike);
+    if (typeof hit === 'object') performance.nearest(hit);
+  });
   while (!performance.over) {
     player.advance();
     const moment = performance.moment();
-    performance.kitStrokes().forEach((hit) => performance.nearest(hit));
+    performance.kit.ask(performance.heardMs);
     // Now and then somebody sets another click, as in the room.
     if (moment && moment.barInRun !== bar && (bar = moment.barInRun) % 20 === 10)
       await performance.follow({ click: bar % 40 === 10 ? CLICK_PLANS['2 and 4'] : CLICK_PLANS.counts });

@@ -6,6 +6,7 @@ import { beatOf } from '../src/core/groove/beat';
 import type { Groove } from '../src/core/groove/groove';
 import { cellsOfDivisions, slotsOfBar } from '../src/core/grid/cells';
 import { LIMBS } from '../src/core/groove/limbs';
+import { formOf } from '../src/core/form/form';
 import { schedule } from '../src/core/schedule/schedule';
 import { blocksOf, type Rendering } from '../src/sound/rendering';
 import { voiceOf } from '../src/sound/voices';
@@ -35,19 +36,16 @@ const beat = beatOf(groove);
 const change = 400;
 const at = { n: 7 * change, d: 8 };
 const rounds = 760;
-const timed = schedule({
-  groove,
-  tempo: {
-    beat,
-    changes: [
-      { at: { n: 0, d: 1 }, bpm: 176 },
-      { at, bpm: 173 },
-    ],
-  },
-  click: { kind: 'slots' },
-  countIn: 1,
-  rounds,
-});
+const timed = schedule(
+  formOf({
+    groove,
+    bpm: 176,
+    changes: [{ fromBar: change, bpm: 173 }],
+    click: { kind: 'slots' },
+    countIn: 1,
+    rounds,
+  }),
+);
 const sounds = timed.sounds.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));
 
 /** The frame of a place, unrounded: whole notes over the beat, at 176 a minute and after the change at 173. */

@@ -8,6 +8,7 @@ import { commandOf, startCluster } from './lib/cluster.mjs';
 import { prepareDatabase } from './lib/database.mjs';
 import { ensurePostgres } from './lib/debian.mjs';
 import { ensureBuild, ensurePackages } from './lib/packages.mjs';
+import { run } from './lib/run.mjs';
 import { main, refuse, say } from './lib/say.mjs';
 import { requirePort, startWeb } from './lib/web.mjs';
 
@@ -92,6 +93,11 @@ await main(async () => {
     const web = await startWeb({ mode: dev ? 'dev' : 'start', port, host, dist, env });
     started.push(web.stop);
     web.onExit(() => !stopping && void leave(1));
+    // Older takes are judged anew beside the server, which serves meanwhile.
+    void run(process.execPath, ['--import', 'tsx', 'scripts/rejudge.ts'], {
+      env: { DATABASE_URL: url },
+      show: true,
+    });
     say(`Mochila is at ${web.address}${demo ? ' (demo workshop; MOCHILA_DEMO=0 for your own)' : ''}. Ctrl-C stops it.`);
     if (demo && !['127.0.0.1', 'localhost', '::1'].includes(host))
       say('Anybody who reaches this address can come into the demo workshop without a password.');

@@ -1,10 +1,9 @@
 /** What the live benchmark runs in the browser: the application's own player, with a tap on what it puts out. */
-import { beatOf } from '../../src/core/groove/beat';
 import type { Groove } from '../../src/core/groove/groove';
 import { cellsOfDivisions, slotsOfBar } from '../../src/core/grid/cells';
 import { LIMBS } from '../../src/core/groove/limbs';
+import { formOf } from '../../src/core/form/form';
 import { schedule } from '../../src/core/schedule/schedule';
-import { steady } from '../../src/core/time/tempoMap';
 import { Mixer } from '../../src/sound/mixer';
 import { Player, type VoicedSound } from '../../src/sound/player';
 import { frameAt } from '../../src/sound/rendering';
@@ -40,13 +39,7 @@ const groove: Groove = {
 
 /** Plays so many bars and taps them; gives what was heard block by block and what was due. */
 async function play(bars: number, meanwhile: (player: Player, context: AudioContext) => Promise<void>) {
-  const timed = schedule({
-    groove,
-    tempo: steady(132, beatOf(groove)),
-    click: { kind: 'slots' },
-    countIn: 0,
-    rounds: bars,
-  });
+  const timed = schedule(formOf({ groove, bpm: 132, click: { kind: 'slots' }, countIn: 0, rounds: bars }));
   const sounds: VoicedSound[] = timed.sounds.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));
   const nodes: AudioWorkletNode[] = [];
   const Real = window.AudioWorkletNode;

@@ -1,9 +1,7 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import { limbsIn } from '@/core/groove/kit';
-import { schedule } from '@/core/schedule/schedule';
-import { runOf, writeTake, type Take } from '@/core/documents/take';
+import { writeTake, type Take } from '@/core/documents/take';
+import { emptyTake, playedTake } from '@/core/testing/takes';
 import { judge } from '@/core/take/judge';
-import { simulateKit } from '@/core/take/simulatedKit';
 import { endAssignment, openAssignments, setAssignment } from './assignments';
 import { STARTER_GROOVES } from './demo/grooves';
 import { closeSession, doorState, openSession, setUpWorkshop, signIn } from './door';
@@ -27,26 +25,9 @@ let grooveId: string;
 let assignmentId: string;
 
 const anyTake = (change: Partial<Take> = {}): Take => {
-  const { groove: played } = STARTER_GROOVES[0]!;
-  const empty: Take = {
-    version: 1,
-    groove: played,
-    tempo: [{ fromBar: 0, bpm: 72 }],
-    click: { kind: 'every', counts: '1', from: '0' },
-    countIn: 1,
-    rounds: 2,
-    task: limbsIn(played),
-    input: 'keys',
-    playedMs: 0,
-    hits: [],
-  };
-  const timed = schedule(runOf(empty));
-  return {
-    ...empty,
-    playedMs: Math.round(timed.endMs),
-    hits: simulateKit(timed, empty.task, { spreadMs: 12 }, 5),
-    ...change,
-  };
+  const empty = emptyTake(STARTER_GROOVES[0]!.groove, { bpm: 72, rounds: 2, playedMs: 0 });
+  const whole = playedTake({ spreadMs: 12 }, empty, 5);
+  return { ...whole, playedMs: Math.round(whole.playedMs), ...change };
 };
 const sent = (playerId: string, change: Record<string, unknown> = {}) => ({
   id: crypto.randomUUID(),
@@ -140,7 +121,11 @@ describe('the door', () => {
 
 describe('what a person may see', () => {
   test('a teacher sees the workshop, a student herself and the teacher', async () => {
-    expect((await here.as(teacherToken, students)).map(({ name }) => name)).toEqual(['Ada', 'Bo']);
+    const { total, students: all } = await here.as(teacherToken, (db) => students(db));
+    expect([total, all.map(({ name }) => name)]).toEqual([2, ['Ada', 'Bo']]);
+    const found = await here.as(teacherToken, (db) => students(db, { words: 'AD', most: 1 }));
+    expect(found).toMatchObject({ total: 1, students: [{ name: 'Ada', school }] });
+    expect(await here.as(teacherToken, (db) => students(db, { from: 1 }))).toMatchObject({ students: [{ name: 'Bo' }] });
     const seen = await here.as(ada.token, (db) => db.query<{ name: string }>('select name from person order by name'));
     expect(seen.rows.map(({ name }) => name)).toEqual(['Ada', 'Tova Lind']);
   });
@@ -234,7 +219,8 @@ describe('keeping a take', () => {
     const body = sent(ada.id);
     await keep(ada.token, body);
     const kept = (await here.as(teacherToken, (db) => take(db, body.id)))!;
-    const { figures, verdict } = judge(kept.take, 'second year');
+    if (!kept.take.ok) throw new Error('unread');
+    const { figures, verdict, byPlace } = judge(kept.take.value, 'second year');
     expect(kept).toMatchObject({
       player: 'Ada',
       title: 'Slow crossing',
@@ -242,8 +228,15 @@ describe('keeping a take', () => {
       click: 'counts',
       matched: figures.matched,
       missed: figures.missed,
-      verdict: verdict.say,
+      struck_by: 'player',
+      is_judged: true,
+      verdict,
     });
+    const { rows: places } = await here.as(teacherToken, (db) =>
+      db.query('select * from take_place where take_id = $1', [body.id]),
+    );
+    expect(places).toHaveLength(byPlace.length);
+    expect(places[0]).toMatchObject({ count: 1, part: 0, matched: byPlace[0]!.matched });
     expect(kept.mean_error_ms).toBeCloseTo(figures.meanErrorMs!, 9);
     expect(kept.sd_error_ms).toBeCloseTo(figures.sdErrorMs!, 9);
   });
@@ -252,10 +245,47 @@ describe('keeping a take', () => {
     const body = sent(ada.id);
     await keep(ada.token, body);
     const before = await here.as(ada.token, (db) => take(db, body.id));
-    await here.owner.query(`update take set judge_version = 0, matched = 0, verdict = 'old' where id = $1`, [body.id]);
+    await here.owner.query(`update take set judge_version = 0, matched = 0, verdict = null where id = $1`, [body.id]);
     expect(await rejudgeTakes(here.owner)).toBe(1);
     expect(await here.as(ada.token, (db) => take(db, body.id))).toEqual(before);
     expect(await rejudgeTakes(here.owner)).toBe(0);
+  });
+
+  test('until its turn comes a list says that it is judged anew; one that cannot be read keeps its figures', async () => {
+    const [body, other] = [sent(ada.id), sent(ada.id)];
+    await keep(ada.token, body);
+    await keep(ada.token, other);
+    const listed = async (id: string) => (await here.as(ada.token, (db) => takes(db))).find((one) => one.id === id)!;
+    await here.owner.query('update take set judge_version = 0, verdict = null where id = $1', [body.id]);
+    expect(await listed(body.id)).toMatchObject({ is_judged: false, verdict: undefined });
+    await here.owner.query(
+      `update take set judge_version = 0, document = jsonb_set(document, '{version}', '99') where id = $1`,
+      [body.id],
+    );
+    const shares: number[][] = [];
+    await rejudgeTakes(here.owner, (done, of) => shares.push([done, of]));
+    expect(shares).toEqual([[1, 1]]);
+    expect(await listed(body.id)).toMatchObject({ is_judged: true, verdict: undefined, title: 'Slow crossing' });
+    expect((await listed(body.id)).matched).toBeGreaterThan(0);
+    // The others are not touched by it.
+    expect((await listed(other.id)).verdict).toBeDefined();
+    const opened = await here.as(ada.token, (db) => take(db, body.id));
+    expect(opened!.take).toMatchObject({ ok: false, problems: [{ code: 'newer-version' }] });
+  });
+
+  test('one of version 1 is shown, judged and said to be the kit’s where the kit played it', async () => {
+    const body = sent(ada.id);
+    await keep(ada.token, body);
+    const { passages: _, bpm: __, struckBy: ___, ...rest } = writeTake(anyTake());
+    const old = { ...rest, version: 1, tempo: [{ fromBar: 0, bpm: 72 }], input: 'simulated kit' };
+    await here.owner.query(
+      `update take set document = $2, document_version = 1, judge_version = 1, verdict = null where id = $1`,
+      [body.id, JSON.stringify(old)],
+    );
+    expect(await rejudgeTakes(here.owner)).toBe(1);
+    const read = (await here.as(ada.token, (db) => take(db, body.id)))!;
+    expect(read).toMatchObject({ struck_by: 'kit', is_judged: true, take: { ok: true, value: { version: 2 } } });
+    expect(read.verdict).toBeDefined();
   });
 
   test('sent twice it is kept once, and the answer is the same', async () => {
@@ -279,7 +309,7 @@ describe('keeping a take', () => {
       }),
       /200,000 hits/,
     ],
-    ['a tempo of 5', () => ({ take: writeTake(anyTake({ tempo: [{ fromBar: 0, bpm: 5 }] })) }), /slowest tempo is 20/],
+    ['a tempo of 5', () => ({ take: writeTake(anyTake({ bpm: 5 })) }), /slowest tempo is 20/],
     [
       'a groove with a stroke off its grid',
       () => {
@@ -316,7 +346,7 @@ describe('keeping a take', () => {
       here.as(bo.token, (db) =>
         db.query(
           `insert into take (id, workshop_id, player_id, groove_id, played_at, played_ms, tempo, click, input, level, matched, missed, extra, tolerance_ms, verdict_about, verdict, judge_version, document_version, document)
-       values (gen_random_uuid(), $1, $2, $3, now(), 1, 72, 'counts', 'keys', 'concert', 1, 0, 0, 1, 'clean', 'x', 1, 1, '{}')`,
+       values (gen_random_uuid(), $1, $2, $3, now(), 1, 72, 'counts', 'keys', 'concert', 1, 0, 0, 1, 'clean', null, 1, 1, '{}')`,
           [teacher.workshop_id, ada.id, grooveId],
         ),
       ),
@@ -353,7 +383,8 @@ describe('saving a groove', () => {
     expect(await save(1, 'First')).toEqual({ kind: 'saved', save_number: 2 });
     expect(await save(1, 'Second')).toMatchObject({
       kind: 'behind',
-      current: { save_number: 2, title: 'First', tempo: 97.5, groove: { title: 'First' } },
+      save_number: 2,
+      groove: { title: 'First', tempo: 97.5 },
     });
     expect(await here.as(teacherToken, (db) => groove(db, id))).toMatchObject({ title: 'First', save_number: 2 });
   });
@@ -361,7 +392,7 @@ describe('saving a groove', () => {
   test('a student can save none, not even one that is set for her', async () => {
     const before = await here.as(teacherToken, (db) => groove(db, grooveId));
     const answer = await here.as(ada.token, (db) =>
-      saveGroove(db, grooveId, before!.save_number, { ...before!.groove, title: 'Mine now' }),
+      saveGroove(db, grooveId, before!.save_number, { ...STARTER_GROOVES[0]!.groove, title: 'Mine now' }),
     );
     expect(answer.kind).toBe('behind');
     expect(await here.as(teacherToken, (db) => groove(db, grooveId))).toEqual(before);

@@ -65,25 +65,38 @@ describe('where somebody stands on a ladder', () => {
   test('is kept, moved, and the next time a rung below', async () => {
     const at = (after: number) => here.as(ada.token, (db) => ladderOf(db, ada.id, set, new Date(Date.now() + after)));
     expect(await at(0)).toBeUndefined();
-    await here.as(ada.token, (db) => keepLadder(db, ada, set, climb(2)));
-    await here.as(ada.token, (db) => keepLadder(db, ada, set, climb(3)));
-    expect(await at(0)).toEqual(climb(3));
-    expect((await at(20 * HOUR))!.standing).toEqual({ ...FIRST_STANDING, rung: 2 });
+    const keep = (rung: number, from: number) =>
+      here.as(ada.token, (db) => keepLadder(db, ada, set, climb(rung), from));
+    expect(await keep(2, 0)).toBe(1);
+    expect(await keep(3, 1)).toBe(2);
+    // An older window, which has seen the first step only, does not overwrite the second.
+    expect(await keep(0, 1)).toBeUndefined();
+    expect(await keep(0, 0)).toBeUndefined();
+    expect(await at(0)).toEqual({ climb: { ok: true, value: climb(3) }, step: 2 });
+    expect((await at(20 * HOUR))!.climb).toMatchObject({ value: { standing: { ...FIRST_STANDING, rung: 2 } } });
     const { rows } = await here.as(ada.token, (db) => db.query<{ tempo: number }>('select tempo from ladder'));
     expect(rows).toEqual([{ tempo: 72 }]);
+  });
+
+  test('that cannot be read comes back as a problem', async () => {
+    await here.owner.query(`update ladder set document = '{"version": 4}'`);
+    const kept = await here.as(ada.token, (db) => ladderOf(db, ada.id, set, new Date()));
+    expect(kept).toMatchObject({ climb: { ok: false, problems: [{ code: 'newer-version' }] } });
   });
 
   test('is read by the teacher, and by nobody else; and nobody climbs for another', async () => {
     expect(await here.as(teacherToken, (db) => ladderOf(db, ada.id, set, new Date()))).toBeDefined();
     expect(await here.as(bo.token, (db) => ladderOf(db, ada.id, set, new Date()))).toBeUndefined();
-    await expect(here.as(bo.token, (db) => keepLadder(db, ada, set, climb(0)))).rejects.toThrow(/row-level security/);
-    await expect(here.as(teacherToken, (db) => keepLadder(db, ada, set, climb(0)))).rejects.toThrow(
+    await expect(here.as(bo.token, (db) => keepLadder(db, ada, set, climb(0), 0))).rejects.toThrow(
+      /row-level security/,
+    );
+    await expect(here.as(teacherToken, (db) => keepLadder(db, ada, set, climb(0), 0))).rejects.toThrow(
       /row-level security/,
     );
   });
 
   test('is only of a groove one may see', async () => {
-    await expect(here.as(ada.token, (db) => keepLadder(db, ada, unset, climb(0)))).rejects.toThrow(
+    await expect(here.as(ada.token, (db) => keepLadder(db, ada, unset, climb(0), 0))).rejects.toThrow(
       /row-level security/,
     );
   });

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { schedule } from '../core/schedule/schedule';
-import { anyRun } from '../core/testing/arbitrary';
+import { formOf } from '../core/form/form';
+import { anyPlan } from '../core/testing/arbitrary';
 import { blocksOf, frameAt, framesOf, renderWav, type Rendering } from './rendering';
 import type { Sampled } from './speech';
 import { voiceOf, type VoiceName } from './voices';
@@ -17,10 +18,10 @@ const whole = (rendering: Rendering, voice?: (name: VoiceName) => Sampled) => {
   return all;
 };
 
-test('every sound of any run starts on the frame its time says, across the blocks', () => {
+test('every sound of any plan starts on the frame its time says, across the blocks', () => {
   fc.assert(
-    fc.property(anyRun(), fc.constantFrom(8000, 44_100), (run, rate) => {
-      const timed = schedule({ ...run, rounds: 1 });
+    fc.property(anyPlan(), fc.constantFrom(8000, 44_100), (plan, rate) => {
+      const timed = schedule(formOf({ ...plan, rounds: 1 }));
       const sounds = timed.sounds
         .filter(({ ms }) => ms >= timed.startMs)
         .map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));

@@ -41,12 +41,12 @@ describe('the recorded words', () => {
         const made = makeDrill(rule);
         const written = made.ok && writeOut(made.value, rule, 'Called');
         if (!written || !written.ok) throw new Error('none');
-        const { calls } = called(
+        const { passages } = called(
           written.value,
-          { range: written.value.parts.map((_, index) => index), pace: 1, calls: 100, seed: parts },
+          { range: written.value.exercises.map((_, index) => index), pace: 1, calls: 100, seed: parts },
           school,
         );
-        expect(calls.flatMap((call) => call.words).filter((word) => !isRecorded(word))).toEqual([]);
+        expect(passages.flatMap(({ call }) => call ?? []).filter((word) => !isRecorded(word))).toEqual([]);
       }
   });
 

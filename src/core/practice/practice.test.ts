@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { LIMBS, type Limb } from '../groove/limbs';
 import { limbsIn } from '../groove/kit';
-import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
+import { anyGroove, oneLine, together } from '../testing/arbitrary';
 import { beatsWithin, heardBpm, musicShape, roundsUnder } from './music';
 import { formOf } from '../form/form';
 import type { Groove } from '../groove/groove';

@@ -7,7 +7,7 @@ import type { ClickPlanName } from '@/core/time/clickPlan';
 import { RoomContext, type RoomAssignment, type RoomFacts } from './RoomContext';
 import { firstSettings, type RoomSettings } from './settings';
 import { roomAfter } from './state';
-import { wayNamed } from './ways/registry';
+import { practisedAs, wayNamed, WAYS } from './ways/registry';
 
 export interface RoomProps extends Omit<RoomFacts, 'assignment'> {
   assignment?: RoomAssignment & { click: ClickPlanName };
@@ -37,7 +37,16 @@ export function Room({ climb, step, said, asked, ...facts }: RoomProps) {
   const { way } = state.settings;
   const { Room: Way } = wayNamed(way);
   return (
-    <RoomContext value={{ ...facts, limbs, state, dispatch }}>
+    <RoomContext
+      value={{
+        ...facts,
+        limbs,
+        state,
+        dispatch,
+        ways: WAYS.filter(({ isFor }) => isFor(drill)).map(({ name }) => name),
+        practisedAs: (name) => practisedAs(state.settings, name, limbs),
+      }}
+    >
       <Way key={way} />
     </RoomContext>
   );

@@ -5,6 +5,7 @@ import type { Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import type { Level, SpeedLimits } from '@/core/limits';
 import type { Bpm } from '@/core/time/units';
+import type { RoomSettings, WayName } from './settings';
 import type { RoomAction, RoomState } from './state';
 
 /** What was set to be practised. */
@@ -33,6 +34,9 @@ export interface RoomInUse extends RoomFacts {
   limbs: readonly Limb[];
   state: RoomState;
   dispatch: (action: RoomAction) => void;
+  /** The ways it can be practised, and how the room is set another way. */
+  ways: readonly WayName[];
+  practisedAs: (way: WayName) => RoomSettings;
 }
 
 export const RoomContext = createContext<RoomInUse | undefined>(undefined);

@@ -3,16 +3,24 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { opening } from '@/ui/words/text';
-import type { Way } from './settings';
+import type { WayName } from './settings';
 
 /** How the groove or drill is practised. */
-export function WayChoice({ way, ways, onChange }: { way: Way; ways: readonly Way[]; onChange: (way: Way) => void }) {
+export function WayChoice({
+  way,
+  ways,
+  onChange,
+}: {
+  way: WayName;
+  ways: readonly WayName[];
+  onChange: (way: WayName) => void;
+}) {
   return (
     <ToggleButtonGroup
       exclusive
       value={way}
       aria-label="How to practise"
-      onChange={(_, next: Way | null) => next && onChange(next)}
+      onChange={(_, next: WayName | null) => next && onChange(next)}
       sx={{
         overflowX: 'auto',
         maxWidth: 1,

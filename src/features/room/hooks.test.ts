@@ -3,22 +3,30 @@ import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { SCHOOLS } from '@/core/count/schools';
 import { usualClimb } from '@/core/plan/ladder';
+import { createElement, useMemo, useReducer, type ReactNode } from 'react';
 import { type Climb } from '@/core/documents/climb';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import type { Limb } from '@/core/groove/limbs';
+import { SPEED_LIMITS } from '@/core/limits';
+import type { Strike } from '@/sound/inputs/input';
 import { keepLadderAction } from './actions';
 import { DEFAULT_KEYS } from './keys';
 import type { Moment } from './performance';
 import { firstSettings, type RoomSettings } from './settings';
 import { useAwake } from './useAwake';
-import { useBuildUp } from './useBuildUp';
-import { useLadder } from './useLadder';
+import { RoomContext } from './RoomContext';
+import { roomAfter } from './state';
+import { useInputs } from './useInputs';
+import { useSpace } from './useSpace';
+import { useBuildUp } from './ways/buildUp/useBuildUp';
+import { useLadder } from './ways/ladder/useLadder';
 import { useRest } from './useRest';
-import { useRoomKeys } from './useRoomKeys';
 import { useStage } from './useStage';
 import { useWaiting } from './useWaiting';
 
-vi.mock('./actions', () => ({ keepLadderAction: vi.fn(async () => true) }));
+vi.mock('./actions', () => ({
+  keepLadderAction: vi.fn(async (_: string, __: unknown, from: number) => ({ kind: 'kept', step: from + 1 })),
+}));
 const kept = vi.mocked(keepLadderAction);
 
 const groove = together(oneLine('t.t.t.t.', 'right hand', 120), oneLine('A...A...', 'right foot'));
@@ -30,6 +38,35 @@ beforeEach(() => {
 });
 afterEach(() => vi.useRealTimers());
 
+const inRoom = (climb: Climb = usualClimb(80)) =>
+  function Wrapper({ children }: { children: ReactNode }) {
+    const [state, dispatch] = useReducer(roomAfter, {
+      settings: firstSettings(groove),
+      phase: 'ready',
+      goesOn: false,
+      beginsAtOnce: false,
+      seed: 1,
+      climbing: { climb, step: 7 },
+    });
+    const room = useMemo(
+      () => ({
+        playerId: 'ada',
+        level: 'advanced' as const,
+        school: SCHOOLS[0],
+        grooveId: 'groove',
+        groove,
+        limits: SPEED_LIMITS,
+        limbs,
+        state,
+        dispatch,
+        ways: [],
+        practisedAs: () => state.settings,
+      }),
+      [state],
+    );
+    return createElement(RoomContext, { value: room }, children);
+  };
+
 describe('a ladder', () => {
   const ladder: Climb['ladder'] = {
     ...usualClimb(72).ladder,
@@ -39,7 +76,7 @@ describe('a ladder', () => {
     rule: { by: 'takes', climb: 2, fall: 1 },
   };
   const climb: Climb = { version: 1, ladder, standing: { rung: 1, loudness: 0, clean: 0, failed: 0, done: false } };
-  const begun = () => renderHook(() => useLadder('groove', climb)).result;
+  const begun = () => renderHook(() => useLadder(), { wrapper: inRoom(climb) }).result;
 
   test('climbs after so many clean takes, says so, and is kept after each', async () => {
     const result = begun();
@@ -47,9 +84,10 @@ describe('a ladder', () => {
     expect(result.current).toMatchObject({ said: 'Clean 1 of 2.', climb: { standing: { rung: 1, clean: 1 } } });
     await act(async () => void result.current.count(true));
     expect(result.current).toMatchObject({ said: 'Clean: up a rung.', climb: { standing: { rung: 2 } } });
-    expect(kept.mock.calls.map(([id, one]) => [id, one.standing.rung])).toEqual([
-      ['groove', 1],
-      ['groove', 2],
+    // Each goes on from the step that was kept before.
+    expect(kept.mock.calls.map(([id, one, from]) => [id, one.standing.rung, from])).toEqual([
+      ['groove', 1, 7],
+      ['groove', 2, 8],
     ]);
   });
 
@@ -71,6 +109,13 @@ describe('a ladder', () => {
     expect(result.current.climb.standing.clean).toBe(1);
     expect(result.current.said).toMatch(/^The server cannot be reached/);
   });
+});
+
+test('a ladder that went on in another window is not overwritten, and says so', async () => {
+  kept.mockResolvedValueOnce({ kind: 'behind' });
+  const { result } = renderHook(() => useLadder(), { wrapper: inRoom() });
+  await act(async () => void result.current.count(true));
+  expect(result.current.said).toMatch(/another window/);
 });
 
 describe('a build-up', () => {
@@ -110,7 +155,7 @@ describe('a build-up', () => {
 });
 
 test('wait for me: two limbs struck within one frame are both heard, and it ends when it is stopped', () => {
-  const { result } = renderHook(() => useWaiting(groove, limbs));
+  const { result } = renderHook(() => useWaiting({ groove, school: SCHOOLS[0] }, limbs));
   expect(result.current.now).toBeUndefined();
   act(() => result.current.strike('right hand'));
   expect(result.current.now).toBeUndefined();
@@ -169,16 +214,25 @@ test('the screen is kept awake while it plays, asked for again when it is seen a
 });
 
 describe('the room’s keys', () => {
-  const begun = (change: Partial<Parameters<typeof useRoomKeys>[0]> = {}) => {
+  const begun = (change: Partial<Parameters<typeof useInputs>[0]> = {}) => {
     const [onToggle, onStrike] = [vi.fn(), vi.fn()];
-    renderHook(() => useRoomKeys({ keys: DEFAULT_KEYS, limbs, onToggle, onStrike, ...change }));
-    return { onToggle, onStrike };
+    const all = { keys: DEFAULT_KEYS, limbs, listens: ['keys', 'pads'] as const, isOn: true, ...change };
+    renderHook(() => {
+      useSpace(onToggle);
+      useInputs({ ...all, onStrike });
+    });
+    const struck = () => onStrike.mock.calls.map(([strike]) => (strike as Strike).limb);
+    return { onToggle, struck };
   };
   const press = (code: string, on: EventTarget = document.body, more: KeyboardEventInit = {}) =>
-    on.dispatchEvent(new KeyboardEvent('keydown', { code, bubbles: true, cancelable: true, ...more }));
+    on.dispatchEvent(
+      new KeyboardEvent('keydown', { code, bubbles: true, cancelable: true, key: code.slice(-1), ...more }),
+    );
+  const add = (tag: 'input' | 'button', change: { type?: string; inputMode?: string } = {}) =>
+    document.body.appendChild(Object.assign(document.createElement(tag), change));
 
   test('Space starts and stops once however long it is held; a limb’s key strikes it', () => {
-    const { onToggle, onStrike } = begun();
+    const { onToggle, struck } = begun();
     press('Space');
     press('Space', document.body, { repeat: true });
     expect(onToggle).toHaveBeenCalledOnce();
@@ -188,18 +242,15 @@ describe('the room’s keys', () => {
     // The left hand has nothing to play here, and with Ctrl the key is the browser's.
     press('KeyF');
     press('KeyJ', document.body, { ctrlKey: true });
-    expect(onStrike.mock.calls.map(([limb]) => limb as Limb)).toEqual(['right hand', 'right foot']);
+    expect(struck()).toEqual(['right hand', 'right foot']);
   });
 
-  test('in a field keys are typed; a button that was reached by Tab has its own Space, one that was clicked has not', () => {
-    const { onToggle, onStrike } = begun();
-    const [field, button] = [
-      document.body.appendChild(document.createElement('input')),
-      document.body.appendChild(document.createElement('button')),
-    ];
+  test('in a field of words keys are typed; a button that was reached by Tab has its own Space, one that was clicked has not', () => {
+    const { onToggle, struck } = begun();
+    const [field, button] = [add('input'), add('button')];
     press('Space', field);
     press('KeyJ', field);
-    expect([onToggle, onStrike].every((one) => one.mock.calls.length === 0)).toBe(true);
+    expect([onToggle.mock.calls, struck()]).toEqual([[], []]);
     press('Tab');
     press('Space', button);
     expect(onToggle).not.toHaveBeenCalled();
@@ -208,10 +259,25 @@ describe('the room’s keys', () => {
     expect(onToggle).toHaveBeenCalledOnce();
   });
 
-  test('while keys are not what is played on, a limb’s key does nothing', () => {
-    const { onStrike } = begun({ onStrike: undefined });
-    expect(() => press('KeyJ')).not.toThrow();
-    expect(onStrike).not.toHaveBeenCalled();
+  test('after a tempo was typed or the level moved, Space and the limbs’ keys play on; figures are typed', () => {
+    const { onToggle, struck } = begun({ keys: { ...DEFAULT_KEYS, 'right foot': { code: 'Digit1', label: '1' } } });
+    const [tempo, level] = [add('input', { inputMode: 'decimal' }), add('input', { type: 'range' })];
+    for (const field of [tempo, level]) {
+      press('Space', field);
+      press('KeyJ', field);
+    }
+    expect(onToggle).toHaveBeenCalledTimes(2);
+    press('Digit1', tempo);
+    expect(struck()).toEqual(['right hand', 'right hand']);
+    press('Digit1', level);
+    expect(struck()).toHaveLength(3);
+  });
+
+  test('while nothing listens, or not the keys, a limb’s key does nothing', () => {
+    expect(begun({ isOn: false }).struck()).toEqual([]);
+    const { struck } = begun({ listens: ['pads'] });
+    press('KeyJ');
+    expect(struck()).toEqual([]);
   });
 });
 
@@ -222,11 +288,14 @@ describe('the stage', () => {
     fraction: 0,
     countingIn: false,
     round: 0,
+    pass: 0,
+    bars: 8,
     share: 0,
     ...change,
   });
   const begun = (more: Partial<Parameters<typeof useStage>[0]> = {}) => {
-    const { result } = renderHook(() => useStage({ groove, school: SCHOOLS[0], bpm: 120, ...more }));
+    const shown = { piece: { groove, school: SCHOOLS[0] }, bpm: 120, ...more };
+    const { result } = renderHook(() => useStage(shown));
     const [playhead, fill, bar] = [vi.fn(), vi.fn(), vi.fn()];
     const [count, side] = [document.createElement('p'), document.createElement('p')];
     result.current.strip.current = { playhead };
@@ -248,21 +317,27 @@ describe('the stage', () => {
   });
 
   test('of a drill the bar within its exercise is what the playhead stands in', () => {
-    const bars = [0, 1, 2, 3, 4].map(() => groove.bars[0]!);
-    const part = (from: number, times: number) => ({ say: `from ${from}`, places: [], from, bars: 1, times });
-    const { result, playhead } = begun({ groove: { ...groove, bars }, parts: [part(0, 2), part(3, 2)] });
-    act(() => result.current.onMoment(moment({ bar: 1, fraction: 0.25 })));
+    const [one, rest] = [groove.bars[0]!, { ...groove.bars[0]!, strokes: [] }];
+    const passages = [
+      { from: 0, bars: 1, times: 2, exercise: 0 },
+      { from: 1, bars: 1, times: 1 },
+      { from: 2, bars: 1, times: 2, exercise: 1 },
+    ];
+    const exercises = [0, 1].map((name) => ({ say: `exercise ${name}`, places: [] }));
+    const piece = { groove: { ...groove, bars: [one, rest, one] }, passages, exercises, school: SCHOOLS[0] };
+    const { result, playhead } = begun({ piece });
+    act(() => result.current.onMoment(moment({ bar: 0, barInRun: 1, exercise: 0, fraction: 0.25 })));
     expect([playhead.mock.lastCall, result.current.onStage]).toEqual([
       [0, 0.25],
-      { now: 0, next: { part: 1, inBars: 2 } },
+      { now: 0, bar: 0, next: { exercise: 1, inBars: 2 } },
     ]);
-    act(() => result.current.onMoment(moment({ bar: 2, fraction: 0.25 })));
+    act(() => result.current.onMoment(moment({ bar: 1, barInRun: 2, fraction: 0.25 })));
     expect([playhead.mock.lastCall, result.current.onStage]).toEqual([
       [undefined, 0.25],
-      { now: undefined, next: { part: 1, inBars: 1 } },
+      { now: undefined, bar: 1, next: { exercise: 1, inBars: 1 } },
     ]);
-    act(() => result.current.onMoment(moment({ bar: 4 })));
-    expect(result.current.onStage).toEqual({ now: 1 });
+    act(() => result.current.onMoment(moment({ bar: 2, barInRun: 4, exercise: 1 })));
+    expect(result.current.onStage).toEqual({ now: 1, bar: 2 });
     act(() => result.current.onMoment(undefined));
     expect(result.current.onStage).toMatchObject({ now: 0 });
   });

@@ -1,11 +1,14 @@
 import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '@/core/count/schools';
 import { judge } from '@/core/take/judge';
+import type { Limb } from '@/core/groove/limbs';
+import { MOST_HITS } from '@/core/limits';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import type { Player, VoicedSound } from '@/sound/player';
-import { Performance, type Piece } from './performance';
-import { firstSettings, roundsOf, type RoomSettings } from './settings';
+import { Performance } from './performance';
+import { roundsOf, type Piece } from './piece';
+import { firstSettings, type RoomSettings } from './settings';
 
 /** A player whose ear is wherever the test says, and that writes down what it was asked to play. */
 class FakePlayer {
@@ -37,18 +40,23 @@ const settings: RoomSettings = {
   length: { rounds: 4 },
   countIn: 1,
   task: ['right hand', 'right foot'],
-  player: 'keys',
+  who: 'me',
   heard: ['right hand', 'right foot'],
 };
-async function begun(change: Partial<RoomSettings> = {}, programme: Partial<Piece> = {}) {
+async function begun(change: Partial<RoomSettings> = {}, piece: Partial<Piece> = {}) {
   const player = new FakePlayer();
   const performance = await Performance.start(
     player as unknown as Player,
-    { groove, school: SCHOOLS[0], voices: { 'right hand': 'closed hat/tap', 'right foot': 'kick/tap' }, ...programme },
+    { groove, school: SCHOOLS[0], ...piece },
     { ...settings, ...change },
   );
+  performance.kit.open((strike) => void performance.strike(strike));
   return { player, performance };
 }
+/** The frames of a screen, in which the kit is asked. */
+const frames = (performance: Performance) => performance.kit.ask(performance.heardMs);
+const touch = (performance: Performance, limb: Limb, pageMs: number) =>
+  performance.strike({ input: 'keys', limb, at: { pageMs } });
 const times = (player: FakePlayer, voice: string) =>
   player.sounds
     .filter((sound) => sound.voice.startsWith(voice))
@@ -68,8 +76,10 @@ describe('where we are', () => {
       fraction: 0.5,
       countingIn: false,
       round: 2,
+      pass: 2,
+      bars: 4,
       share: 0.7,
-      swing: undefined,
+      swing: 'straight',
     });
     expect(performance.over).toBe(false);
     player.now = 8400;
@@ -83,7 +93,7 @@ describe('what sounds', () => {
     expect([times(heard.player, 'click').length, times(heard.player, 'kick').length]).toEqual([20, 8]);
     const silent = await begun({ heard: [] });
     expect(times(silent.player, 'kick')).toEqual([]);
-    const kit = await begun({ player: 'steady' });
+    const kit = await begun({ who: 'steady' });
     expect(times(kit.player, 'kick')).toHaveLength(8);
   });
 });
@@ -98,12 +108,10 @@ describe('a new tempo', () => {
     ]);
     expect(player.starts).toBe(1);
     player.now = 12_400;
-    performance.strike('right foot', 4000);
+    touch(performance, 'right foot', 4000);
     expect(performance.finish()).toMatchObject({
-      tempo: [
-        { fromBar: 0, bpm: 120 },
-        { fromBar: 2, bpm: 60 },
-      ],
+      bpm: 120,
+      changes: [{ fromBar: 2, bpm: 60 }],
       playedMs: 12_000,
     });
   });
@@ -113,12 +121,9 @@ describe('a new tempo', () => {
     player.now = 1950;
     await performance.follow({ bpm: 100 });
     await performance.follow({ bpm: 90 });
-    performance.strike('right hand', 1950);
+    touch(performance, 'right hand', 1950);
     player.now = 99_999;
-    expect(performance.finish()!.tempo).toEqual([
-      { fromBar: 0, bpm: 120 },
-      { fromBar: 2, bpm: 90 },
-    ]);
+    expect(performance.finish()!.changes).toEqual([{ fromBar: 2, bpm: 90 }]);
   });
 
   test('while counting in begins again with it', async () => {
@@ -130,10 +135,10 @@ describe('a new tempo', () => {
   });
 
   test('the kit plays on to it: nothing missed, nothing extra', async () => {
-    const { player, performance } = await begun({ player: 'steady' });
-    for (player.now = -2000; player.now < 3000; player.now += 16) performance.kitStrokes();
+    const { player, performance } = await begun({ who: 'steady' });
+    for (player.now = -2000; player.now < 3000; player.now += 16) frames(performance);
     await performance.follow({ bpm: 75 });
-    for (; !performance.over; player.now += 16) performance.kitStrokes();
+    for (; !performance.over; player.now += 16) frames(performance);
     expect(judge(performance.finish()!, 'concert').figures).toMatchObject({ missed: 0, extra: 0, matched: 40 });
   });
 });
@@ -162,33 +167,37 @@ describe('swing, task and count set anew', () => {
     expect(times(player, 'click').slice(-2)).toEqual([7500, 7875]);
     player.now = 4100;
     expect(performance.moment()).toMatchObject({ barInRun: 2, swing: { value: '8th', ratio: '3' } });
-    performance.strike('right hand', 4000);
+    touch(performance, 'right hand', 4000);
     player.now = 8400;
     expect(performance.finish()!.changes).toEqual([{ fromBar: 2, swing: { value: '8th', ratio: '3' } }]);
   });
 
   test('a limb taken out is neither struck nor judged from the next bar line on', async () => {
-    const { player, performance } = await begun({ player: 'steady' });
-    for (; player.now < 2100; player.now += 16) performance.kitStrokes();
+    const { player, performance } = await begun({ who: 'steady' });
+    for (; player.now < 2100; player.now += 16) frames(performance);
     await performance.follow({ task: ['right hand'], heard: ['right hand'] });
-    for (; !performance.over; player.now += 16) performance.kitStrokes();
+    for (; !performance.over; player.now += 16) frames(performance);
     const take = performance.finish()!;
     expect(take.hits.filter(({ limb }) => limb === 'right foot')).toHaveLength(4);
     expect(judge(take, 'concert').figures).toMatchObject({ matched: 36, missed: 0, extra: 0 });
     const back = await begun();
     back.player.now = 2100;
     await back.performance.follow({ task: ['right hand'] });
-    expect(back.performance.strike('right foot', 3000)).toBeDefined();
-    expect(back.performance.strike('right foot', 4100)).toBeUndefined();
-    expect(back.performance.strike('right hand', 4100)).toBeDefined();
+    expect(touch(back.performance, 'right foot', 3000)).toMatchObject({ ms: 3000 });
+    expect(touch(back.performance, 'right foot', 4100)).toBe('unasked');
+    expect(touch(back.performance, 'right hand', 4100)).toMatchObject({ limb: 'right hand' });
   });
 
-  test('what is to change by itself on the way stays, and what is set anew holds until then', async () => {
-    const { player, performance } = await begun({}, { changes: () => [{ fromBar: 3, swing: 'straight' }] });
+  test('what a passage is played with stays, whatever swing is set', async () => {
+    const passages: Piece['passages'] = [
+      { from: 0, bars: 1, times: 1 },
+      { from: 0, bars: 1, times: 1, swing: 'straight' },
+    ];
+    const { player, performance } = await begun({ length: { rounds: 2 } }, { passages });
     player.now = 100;
     await performance.follow({ swing: { value: '8th', ratio: '2' } });
     expect(times(player, 'closed hat').filter((ms) => ms % 2000 > 100 && ms % 2000 < 400)).toEqual([
-      250, 2333, 4333, 6250,
+      250, 2250, 4333, 6250,
     ]);
   });
 
@@ -212,14 +221,14 @@ describe('swing, task and count set anew', () => {
 
 describe('round by round', () => {
   test('a round is done when its last stroke can be late no more, and clean when nothing is to be fixed in it', async () => {
-    const { player, performance } = await begun({ player: 'steady' });
-    for (; player.now < 2200; player.now += 16) performance.kitStrokes();
+    const { player, performance } = await begun({ who: 'steady' });
+    for (; player.now < 2200; player.now += 16) frames(performance);
     expect(performance.roundsDone).toBe(0);
-    for (; player.now < 4400; player.now += 16) performance.kitStrokes();
+    for (; player.now < 4400; player.now += 16) frames(performance);
     expect(performance.roundsDone).toBe(2);
     expect([0, 1].map((round) => performance.cleanRound(round, 'first year'))).toEqual([true, true]);
-    const late = await begun({ player: 'late' });
-    for (; late.player.now < 2400; late.player.now += 16) late.performance.kitStrokes();
+    const late = await begun({ who: 'late' });
+    for (; late.player.now < 2400; late.player.now += 16) frames(late.performance);
     expect(late.performance.cleanRound(0, 'concert')).toBe(false);
     const idle = await begun();
     idle.player.now = 2400;
@@ -236,18 +245,19 @@ test('on a soft rung the groove is heard softer, the click as always; layers fad
 });
 
 test('a length in minutes is whole rounds, and never longer than a take may be', () => {
-  expect(roundsOf({ minutes: 1 }, groove, 120)).toBe(30);
-  expect(roundsOf({ minutes: 5 }, groove, 20)).toBe(25);
-  expect(roundsOf({ rounds: 32 }, { ...groove, bars: Array.from({ length: 64 }, () => groove.bars[0]!) }, 20)).toBe(2);
+  expect(roundsOf({ minutes: 1 }, { groove }, 120)).toBe(30);
+  expect(roundsOf({ minutes: 5 }, { groove }, 20)).toBe(25);
+  const passages = [{ from: 0, bars: 1, times: 64 }];
+  expect(roundsOf({ rounds: 32 }, { groove, passages }, 20)).toBe(2);
 });
 
 describe('a clock set back by a stall', () => {
   test('a tempo set then does not reach back behind what was struck', async () => {
-    const { player, performance } = await begun({ player: 'steady' });
-    for (player.now = -2000; player.now < 5300; player.now += 16) performance.kitStrokes();
+    const { player, performance } = await begun({ who: 'steady' });
+    for (player.now = -2000; player.now < 5300; player.now += 16) frames(performance);
     player.now = 3000;
     await performance.follow({ bpm: 75 });
-    for (; !performance.over; player.now += 16) performance.kitStrokes();
+    for (; !performance.over; player.now += 16) frames(performance);
     expect(judge(performance.finish()!, 'concert').figures).toMatchObject({ missed: 0, extra: 0, matched: 40 });
   });
 });
@@ -255,9 +265,27 @@ describe('a clock set back by a stall', () => {
 describe('strokes', () => {
   test('count from half a beat before the first bar, and only for limbs of the task', async () => {
     const { performance } = await begun({ task: ['right hand'] });
-    expect(performance.strike('right hand', -300)).toBeUndefined();
-    expect(performance.strike('right hand', -200)).toEqual({ limb: 'right hand', ms: -200 });
-    expect(performance.strike('right foot', 100)).toBeUndefined();
+    expect(touch(performance, 'right hand', -300)).toBe('unasked');
+    expect(touch(performance, 'right hand', -200)).toEqual({ limb: 'right hand', ms: -200 });
+    expect(touch(performance, 'right foot', 100)).toBe('unasked');
+  });
+
+  test('are kept as their input heard them, its own delay taken off; more than a take holds are said', async () => {
+    const { performance } = await begun();
+    const strike = { input: 'pads' as const, limb: 'right hand' as const, at: { pageMs: 1010 }, loudness: 0.5 };
+    expect(performance.strike(strike, 10)).toEqual({ limb: 'right hand', ms: 1000, loudness: 0.5, input: 'pads' });
+    for (let hit = 1; hit < MOST_HITS; hit++) performance.strike(strike);
+    expect(performance.strike(strike)).toBe('full');
+  });
+
+  test('say who struck', async () => {
+    const { player, performance } = await begun();
+    touch(performance, 'right hand', 0);
+    player.now = 8400;
+    expect(performance.finish()).toMatchObject({ input: 'keys', struckBy: 'player' });
+    const kit = await begun({ who: 'steady' });
+    for (; !kit.performance.over; kit.player.now += 100) frames(kit.performance);
+    expect(kit.performance.finish()).toMatchObject({ input: 'simulated kit', struckBy: 'kit' });
   });
 
   test('the nearest stroke of the limb is found for showing a hit', async () => {
@@ -273,11 +301,11 @@ describe('strokes', () => {
 describe('the end', () => {
   test('played to the end, all of it is judged; stopped by hand, what was not attempted is not missed', async () => {
     const whole = await begun();
-    whole.performance.strike('right hand', 0);
+    touch(whole.performance, 'right hand', 0);
     whole.player.now = 8400;
     expect(whole.performance.finish()!.playedMs).toBe(8000);
     const stopped = await begun();
-    stopped.performance.strike('right hand', 1000);
+    touch(stopped.performance, 'right hand', 1000);
     stopped.player.now = 3000;
     expect(stopped.performance.finish()!.playedMs).toBe(1250);
     expect(stopped.player.stopped).toBe(true);
@@ -288,7 +316,7 @@ describe('the end', () => {
     idle.player.now = 8400;
     expect(idle.performance.finish()).toBeUndefined();
     const early = await begun();
-    early.performance.strike('right hand', -100);
+    touch(early.performance, 'right hand', -100);
     early.player.now = -50;
     expect(early.performance.finish()).toBeUndefined();
   });

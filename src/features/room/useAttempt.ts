@@ -49,12 +49,15 @@ export function useAttempt(options: AttemptOptions) {
     latest.current = { ...options, ...room };
   });
 
-  const show = useCallback((hit: Hit) => {
-    if (hit.limb) flash(hit.limb);
-    const near = performance_.current?.nearest(hit);
-    if (near) setBeads((before) => withBead(before, hit, near, latest.current.level));
-  }, []);
-  const flash = (limb: Limb) => setStruck((before) => ({ limb, count: (before?.count ?? 0) + 1 }));
+  const flash = useCallback((limb: Limb) => setStruck((before) => ({ limb, count: (before?.count ?? 0) + 1 })), []);
+  const show = useCallback(
+    (hit: Hit) => {
+      if (hit.limb) flash(hit.limb);
+      const near = performance_.current?.nearest(hit);
+      if (near) setBeads((before) => withBead(before, hit, near, latest.current.level));
+    },
+    [flash],
+  );
 
   const finish = useCallback(async (note?: string) => {
     const ending = performance_.current;
@@ -94,7 +97,7 @@ export function useAttempt(options: AttemptOptions) {
       if (hit && typeof hit === 'object') show(hit);
       else if (strike.limb) flash(strike.limb);
     },
-    [show, player],
+    [show, flash, player],
   );
 
   const start = useCallback(

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import { readGroove } from '@/core/documents/groove';
+import { readWrittenDrill } from '@/core/documents/writtenDrill';
 import { readTake } from '@/core/documents/take';
 import { judge } from '@/core/take/judge';
 import { doorState } from '../door';
@@ -36,16 +37,21 @@ test('one teacher and six students from 9 to 67, of three kits and four levels',
 });
 
 test('every document in it is valid, every take within three weeks, its row what judging gives', async () => {
-  const { rows: kept } = await here.owner.query<{ document: unknown }>('select document from groove');
+  const { rows: kept } = await here.owner.query<{ document: unknown; drill: unknown }>(
+    'select document, drill from groove',
+  );
   expect(kept.length).toBeGreaterThan(30);
-  for (const { document } of kept) expect(readGroove(document).ok).toBe(true);
+  for (const { document, drill } of kept) {
+    expect(readGroove(document).ok).toBe(true);
+    if (drill) expect(readWrittenDrill(drill, document).ok).toBe(true);
+  }
   const { rows } = await here.owner.query<{
     document: unknown;
     level: 'concert';
     matched: number;
     missed: number;
     extra: number;
-    verdict: string;
+    verdict: unknown;
     played_at: Date;
   }>('select * from take');
   expect(rows.length).toBeGreaterThan(60);
@@ -57,7 +63,8 @@ test('every document in it is valid, every take within three weeks, its row what
       matched: figures.matched,
       missed: figures.missed,
       extra: figures.extra,
-      verdict: verdict.say,
+      verdict,
+      struck_by: 'player',
     });
     const daysAgo = (NOW.getTime() - row.played_at.getTime()) / 86_400_000;
     expect(daysAgo).toBeGreaterThan(0);

@@ -1,4 +1,4 @@
-// @vitest-environment jsdom
+// @vitest-environment happy-dom
 import { expect, test } from 'vitest';
 import type { Limb } from '@/core/groove/limbs';
 import type { Strike } from './input';

@@ -1,19 +1,17 @@
 import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '@/core/count/schools';
-import { beatOf } from '@/core/groove/beat';
 import { LIMBS } from '@/core/groove/limbs';
-import { limbsIn } from '@/core/groove/kit';
 import { schedule } from '@/core/schedule/schedule';
-import { runOf, type Take } from '@/core/documents/take';
+import { formOfTake } from '@/core/documents/take';
+import { emptyTake } from '@/core/testing/takes';
 import { judge } from '@/core/take/judge';
 import { simulateKit } from '@/core/take/simulatedKit';
 import { oneLine, together } from '@/core/testing/arbitrary';
-import { steady } from '@/core/time/tempoMap';
 import { beadsOf, errorInWords, kindOf, unheardBands } from './beads';
 import { barsPerRow, drawnBars, lanesOf } from './layout';
 
 const groove = together(oneLine('AtAtAtAt'), oneLine('..A...A.', 'left hand'));
-const tempo = steady(60, beatOf(groove));
+const tempo = 60;
 
 describe('the drawing of a bar', () => {
   test('slots stand where they sound: even 8ths, a triplet’s second at a third, swung 8ths at two thirds', () => {
@@ -41,20 +39,9 @@ describe('the drawing of a bar', () => {
 });
 
 describe('the beads of a take', () => {
-  const empty: Take = {
-    version: 1,
-    groove,
-    tempo: [{ fromBar: 0, bpm: 60 }],
-    click: { kind: 'silent' },
-    countIn: 0,
-    rounds: 2,
-    task: limbsIn(groove),
-    input: 'keys',
-    playedMs: 8000,
-    hits: [],
-  };
+  const empty = emptyTake(groove, { bpm: 60, click: { kind: 'silent' }, countIn: 0, rounds: 2, playedMs: 8000 });
   const played = (change: (ms: number, index: number) => number | undefined) => {
-    const hits = simulateKit(schedule(runOf(empty)), empty.task, {}, 1).flatMap((hit, index) => {
+    const hits = simulateKit(schedule(formOfTake(empty)), empty.task, {}, 1).flatMap((hit, index) => {
       const ms = change(hit.ms, index);
       return ms === undefined ? [] : [{ ...hit, ms }];
     });

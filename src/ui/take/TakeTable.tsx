@@ -1,6 +1,6 @@
 import type { School } from '@/core/count/schools';
 import { verdictInWords } from '@/core/take/verdictInWords';
-import type { TakeRow } from '@/server/takes';
+import type { Verdict } from '@/core/documents/verdict';
 import type { Reader } from '../reader';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
@@ -12,8 +12,27 @@ import TableRow from '@mui/material/TableRow';
 import { dayInWords } from '../words/dates';
 import { driftInWords, inMs, lateOrEarly, tempoInWords } from '../words/figures';
 
+/** What a row of the log needs of a take. */
+export interface ListedTake {
+  id: string;
+  player: string;
+  title: string;
+  played_at: Date;
+  tempo: number;
+  struck_by: 'player' | 'kit';
+  matched: number;
+  missed: number;
+  extra: number;
+  mean_error_ms: number | null;
+  sd_error_ms: number | null;
+  tempo_drift_percent: number | null;
+  /** Undefined while it is being judged anew, and where it cannot be read. */
+  verdict?: Verdict;
+  is_judged: boolean;
+}
+
 interface TakeTableProps {
-  takes: TakeRow[];
+  takes: ListedTake[];
   reader: Reader;
   withPlayer?: boolean;
 }
@@ -80,7 +99,7 @@ export function TakeTable({ takes, reader, withPlayer = false }: TakeTableProps)
 const KIT_PLAYED = 'The simulated kit played. ';
 
 /** What the list says of a take: its verdict in the reader's school, or why there is none. */
-export function verdictOfRow({ verdict, is_judged }: Pick<TakeRow, 'verdict' | 'is_judged'>, school: School): string {
+export function verdictOfRow({ verdict, is_judged }: Pick<ListedTake, 'verdict' | 'is_judged'>, school: School): string {
   if (verdict) return verdictInWords(verdict, school).say;
   return is_judged ? 'This take cannot be read any more; its figures stand.' : 'Being judged anew …';
 }

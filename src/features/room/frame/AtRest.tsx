@@ -11,30 +11,28 @@ import { SaveSound } from '../SaveSound';
 import type { WayName } from '../settings';
 import { Transport } from '../Transport';
 import { WayChoice } from '../WayChoice';
-import { practisedAs, WAYS } from '../ways/registry';
 import { Pads } from './RoomPads';
 import type { RoomView } from './RoomFrame';
 import { CountWord, PlayedLines } from './StageParts';
 
 /** The room between two takes: how to practise, what is played, and the last take when it is judged. */
 export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
-  const { groove, drill, school, assignment, limbs, state, dispatch } = useRoom();
+  const { groove, drill, school, assignment, limbs, state, dispatch, ways, practisedAs } = useRoom();
   const { piece, settings, attempt, rest, rested, tooFast, isCalled, unspoken } = frame;
   const { judged, say } = state;
-  const practiseAs = (name: WayName) =>
-    dispatch({ type: 'practise', settings: practisedAs(state.settings, name, limbs) });
+  const practiseAs = (name: WayName) => dispatch({ type: 'practise', settings: practisedAs(name) });
   const again = () => {
     attempt.clear();
     dispatch({ type: 'again' });
   };
   const practise = () => {
     const { bpm, click, limbs: wanted } = judged!.judgement.verdict.practise;
-    const through = practisedAs(state.settings, 'through', limbs);
+    const through = practisedAs('through');
     const task = limbs.filter((limb) => wanted.includes(limb));
     dispatch({ type: 'practise', settings: { ...through, bpm, click: CLICK_PLANS[click], task } });
   };
   const practiseExercise = (exercise: number) => {
-    const through = practisedAs(state.settings, 'through', limbs);
+    const through = practisedAs('through');
     dispatch({ type: 'practise', settings: { ...through, range: [exercise], length: { rounds: 8 } } });
   };
   return (
@@ -53,11 +51,7 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
           }
         >
           <Box sx={{ display: 'grid', gap: 1.5, mt: -1 }}>
-            <WayChoice
-              way={settings.way}
-              ways={WAYS.filter(({ isFor }) => isFor(drill)).map(({ name }) => name)}
-              onChange={practiseAs}
-            />
+            <WayChoice way={settings.way} ways={ways} onChange={practiseAs} />
             <Notices say={say} rest={rest} tooFast={judged ? undefined : tooFast} onRested={rested} />
             {panel}
             {drill && !judged && (

@@ -17,7 +17,8 @@ const STRIP_HEIGHT = { 1: 116, 2: 168, 3: 220, 4: 272 } as const;
 /** A phone while it plays: the bar that is played, the count, the pads for two thumbs, stop. All else is one touch away. */
 export function PhonePlaying({ frame, tempo, line }: RoomView) {
   const { limbs, drill, state } = useRoom();
-  const { settings, stage, waitsAt, toggle } = frame;
+  const { settings, waitsAt, toggle } = frame;
+  const { ring, where } = frame.stage;
   const strip = STRIP_HEIGHT[Math.min(4, Math.max(1, limbs.length)) as 1 | 2 | 3 | 4] + (drill ? 48 : 0);
   return (
     <Box
@@ -37,7 +38,7 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
       }}
     >
       <Box sx={{ flex: 'none', display: 'flex', alignItems: 'center', gap: 1.5 }}>
-        <Ring handle={stage.ring} size={64}>
+        <Ring handle={ring} size={64}>
           <IconButton
             onClick={toggle}
             aria-label="Stop"
@@ -52,7 +53,7 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
           </Typography>
         )}
         <Box sx={{ ml: 'auto', textAlign: 'right', minWidth: 0 }}>
-          <Typography ref={stage.where} component="p" sx={{ fontFamily: FIGURE_FONT, fontWeight: 700, fontSize: 20 }}>
+          <Typography ref={where} component="p" sx={{ fontFamily: FIGURE_FONT, fontWeight: 700, fontSize: 20 }}>
             {waitsAt ? `${waitsAt.clean} clean` : ''}
           </Typography>
           <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>

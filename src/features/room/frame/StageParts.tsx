@@ -41,14 +41,15 @@ export function PlayedLines({ frame, size, follows }: PlayedLinesProps) {
 
 /** What is being counted, as large as the room has place, written straight on the page; beneath it what is heard now ("swung"). */
 export function CountWord({ frame: { stage, piece }, size = 104 }: { frame: Frame; size?: number }) {
+  const { count, side } = stage;
   return (
     <Box aria-hidden sx={{ minWidth: { xs: 0, sm: 200 }, textAlign: 'center', mx: 'auto' }}>
       <Box
-        ref={stage.count}
+        ref={count}
         sx={{ fontFamily: FIGURE_FONT, fontWeight: 800, fontSize: size, lineHeight: 0.9, minHeight: 0.9 * size }}
       />
       <Box
-        ref={stage.side}
+        ref={side}
         sx={{
           fontFamily: FIGURE_FONT,
           fontWeight: 700,

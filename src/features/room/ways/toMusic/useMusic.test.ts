@@ -2,7 +2,7 @@
 import { act, renderHook } from '@testing-library/react';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { readMusic, slowed, type Music } from '@/sound/music';
-import { useMusic } from './useMusic';
+import { forgetMusic, useMusic } from './useMusic';
 
 vi.mock('@/sound/music', () => ({ readMusic: vi.fn(), slowed: vi.fn() }));
 const [reads, slows] = [vi.mocked(readMusic), vi.mocked(slowed)];
@@ -13,6 +13,7 @@ const file = (name: string) => ({ name }) as File;
 
 beforeEach(() => {
   localStorage.clear();
+  forgetMusic();
   reads.mockReset().mockImplementation(async ({ name }) => music(name));
   slows
     .mockReset()

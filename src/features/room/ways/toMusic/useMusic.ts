@@ -41,8 +41,17 @@ interface Opened {
   music: Music;
   settings: MusicSettings;
 }
+/** Music at the speed that is set. */
+interface Made {
+  hash: string;
+  speed: number;
+  buffer: AudioBuffer;
+}
 /** Kept while the window is open, so that another way of practising does not lose it. */
 let lastOpened: Opened | undefined;
+let lastMade: Made | undefined;
+/** Nothing is open any more. */
+export const forgetMusic = (): void => void ([lastOpened, lastMade] = [undefined, undefined]);
 
 /** Music of the player's own: never sent anywhere. `bpm` is what an unknown file begins with. */
 export function useMusic(bpm: Bpm): Playalong {
@@ -53,29 +62,36 @@ export function useMusic(bpm: Bpm): Playalong {
   }, []);
   const [say, setSay] = useState<string>();
   const [busy, setBusy] = useState<Playalong['busy']>();
-  const [made, setMade] = useState<{ hash: string; speed: number; buffer: AudioBuffer }>();
+  const [made, setMadeHere] = useState(lastMade);
+  const setMade = useCallback((next: Made) => {
+    lastMade = next;
+    setMadeHere(next);
+  }, []);
   const wanted = useRef(0);
 
-  const slow = useCallback((music: Music, speed: number) => {
-    const mine = ++wanted.current;
-    setBusy(speed === 100 ? undefined : { what: 'slowing', share: 0 });
-    void slowed(
-      music.buffer,
-      speed / 100,
-      (share) => wanted.current === mine && setBusy({ what: 'slowing', share }),
-    ).then(
-      (buffer) => {
-        if (wanted.current !== mine) return;
-        setMade({ hash: music.hash, speed, buffer });
-        setBusy(undefined);
-      },
-      () => {
-        if (wanted.current !== mine) return;
-        setBusy(undefined);
-        setSay('This browser cannot slow the music down. Play it at 100 %.');
-      },
-    );
-  }, []);
+  const slow = useCallback(
+    (music: Music, speed: number) => {
+      const mine = ++wanted.current;
+      setBusy(speed === 100 ? undefined : { what: 'slowing', share: 0 });
+      void slowed(
+        music.buffer,
+        speed / 100,
+        (share) => wanted.current === mine && setBusy({ what: 'slowing', share }),
+      ).then(
+        (buffer) => {
+          if (wanted.current !== mine) return;
+          setMade({ hash: music.hash, speed, buffer });
+          setBusy(undefined);
+        },
+        () => {
+          if (wanted.current !== mine) return;
+          setBusy(undefined);
+          setSay('This browser cannot slow the music down. Play it at 100 %.');
+        },
+      );
+    },
+    [setMade],
+  );
 
   const open = useCallback(
     (file: File) => {
@@ -116,10 +132,6 @@ export function useMusic(bpm: Bpm): Playalong {
     [opened, slow, setOpened],
   );
 
-  // What was open before is made ready again.
-  useEffect(() => {
-    if (lastOpened) slow(lastOpened.music, lastOpened.settings.speed);
-  }, [slow]);
   useEffect(
     () => () => {
       wanted.current = -1;
