@@ -143,7 +143,7 @@ test('bars follow the slider while it moves; how it is played stays with what wa
   await parts.press('Home');
   for (let step = 0; step < 3; step++) await parts.press('ArrowRight');
   await choose(page, 'At most', '500');
-  await expect(page.getByText(/The drill is \d+ bars long; 128 can be played in one go\./)).toBeVisible();
+  await expect(page.getByText(/The exercises have \d+ bars; a drill holds 128\./)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Practise', exact: true })).toBeDisabled();
 });
 

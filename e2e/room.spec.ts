@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { WavWriter } from '../src/core/format/wav';
-import { choose, comeInAs, complaints, expectAccessible, openRoom } from './steps';
+import { choose, comeInAs, complaints, expectAccessible, openRoom, strikeAlong } from './steps';
 
 const practiseAs = (page: Page, way: string) => page.getByRole('button', { name: way, exact: true }).click();
 const play = (page: Page) => page.getByRole('button', { name: 'Play', exact: true }).click();
@@ -29,34 +29,48 @@ test('a ladder climbs by itself when takes are clean, is kept, and falls back wh
   await dialog.getByLabel('Start').fill('7');
   await expect(dialog.getByText('The slowest tempo is 20.')).toBeVisible();
   await expect(dialog.getByRole('button', { name: 'Take it' })).toBeDisabled();
-  await dialog.getByLabel('Start').fill('200');
-  await dialog.getByLabel('Goal').fill('220');
-  await dialog.getByLabel('Step').fill('10');
+  await dialog.getByLabel('Start').fill('66');
+  await dialog.getByLabel('Goal').fill('70');
+  await dialog.getByLabel('Step').fill('4');
   await choose(page, 'Counted in', 'bars', dialog);
-  await dialog.getByLabel('Length of a take').fill('2');
+  await dialog.getByLabel('Length of a take').fill('1');
   await dialog.getByLabel('Clean takes to climb').fill('1');
   await dialog.getByLabel('Others to fall back').fill('1');
-  await expect(dialog.getByText('3 rungs.')).toBeVisible();
+  await expect(dialog.getByText('2 rungs.')).toBeVisible();
   await expectAccessible(page);
   await dialog.getByRole('button', { name: 'Take it' }).click();
-  await expect(tempo(page)).toHaveValue('200');
+  await expect(tempo(page)).toHaveValue('66');
+  // What the simulated kit plays climbs nothing.
   await choose(page, 'Who plays', 'kit, steady');
   await play(page);
+  await expect(page.getByText('The simulated kit played: the ladder stands where it stood.')).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(page.getByText('counts for nobody')).toBeVisible();
+  await expect(tempo(page)).toHaveValue('66');
+
+  // The snare alone, on 2 and 4.
+  await page.getByRole('button', { name: 'The same again' }).click();
+  await choose(page, 'Who plays', 'you');
+  for (const limb of ['right hand', 'right foot'])
+    await page.getByRole('button', { name: `${limb} in the task` }).click();
+  await strikeAlong(page, { 2: 'KeyF', 4: 'KeyF' });
+  await play(page);
   await expect(page.getByText('Clean: up a rung.')).toBeVisible({ timeout: 60_000 });
-  await expect(tempo(page)).toHaveValue('210');
+  await expect(tempo(page)).toHaveValue('70');
   // It goes on without a touch, to the goal, and then rests.
   await expect(page.getByText('The goal is played clean.')).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText('Fix this first').or(page.getByText('Nothing to fix'))).toBeVisible();
+  await expect(page.getByText('Nothing to fix').first()).toBeVisible();
   await expect(page.getByText('Kept in the log')).toBeVisible();
 
   await page.getByRole('button', { name: 'The same again' }).click();
-  await choose(page, 'Who plays', 'kit, late');
+  await strikeAlong(page, { 1: 'KeyF', 3: 'KeyF' });
   await play(page);
   await expect(page.getByText('Back a rung, to settle.')).toBeVisible({ timeout: 60_000 });
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
   // Within the hour it is the same practice: the rung is kept.
-  const rung = await page.getByText(/Rung \d of 3/).innerText();
+  const rung = await page.getByText(/Rung \d of 2/).innerText();
   await page.reload();
   await practiseAs(page, 'Ladder');
   await expect(page.getByText(rung)).toBeVisible();
@@ -249,4 +263,103 @@ test('sound that is taken away, or not there, is said; what was played is kept a
   await expect(page.locator('[data-bead]').first()).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByText('Kept in the log')).toBeVisible();
+});
+
+for (const [screen, width, height] of [
+  ['a phone', 390, 844],
+  ['a low laptop', 1366, 650],
+] as const)
+  test(`on ${screen} all that is needed while playing is in sight, whatever is played`, async ({ browser }) => {
+    const context = await browser.newContext({
+      viewport: { width, height },
+      hasTouch: width < 600,
+      baseURL: process.env.DEMO_URL,
+    });
+    const page = await context.newPage();
+    await comeInAs(page, 'Oda');
+    const inSight = (name: string, what: Locator) =>
+      expect(async () => {
+        const box = (await what.boundingBox())!;
+        const inside = box.x >= 0 && box.y >= 0 && box.x + box.width <= width && box.y + box.height <= height;
+        expect({ name, inside, isLarge: box.width >= 44 && box.height >= 44 }).toEqual({
+          name,
+          inside: true,
+          isLarge: true,
+        });
+      }).toPass({ timeout: 10_000 });
+    for (const groove of ['Slow crossing', 'Reed beds', 'Lantern ghosts']) {
+      await page.goto('/grooves');
+      await page.getByLabel('Find by title').fill(groove);
+      await page.getByRole('link', { name: `Open ${groove} in the room` }).click();
+      for (const way of ['Through', 'Ladder', 'Build-up', 'Back to back', 'Wait for me']) {
+        await practiseAs(page, way);
+        await play(page);
+        const pads = page.getByRole('group', { name: 'Keys and pads' }).getByRole('button', { name: /, key / });
+        await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+        await expect(page.locator('[data-count]')).not.toBeEmpty();
+        await inSight(`${groove}, ${way}: stop`, page.getByRole('button', { name: 'Stop' }));
+        await inSight(`${groove}, ${way}: count`, page.locator('[data-count]'));
+        for (const pad of await pads.all()) await inSight(`${groove}, ${way}: a pad`, pad);
+        await inSight(`${groove}, ${way}: strip`, page.locator('[data-row]').first());
+        await page.keyboard.press('Space');
+        await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
+      }
+    }
+    await context.close();
+  });
+
+test('a link in the middle of a take asks first; after a tempo is typed the keys play on', async ({ page }) => {
+  await comeInAs(page, 'Pim');
+  await openRoom(page);
+  await tempo(page).fill('200');
+  // Still in the field of the tempo: Space starts, and a limb's key is a stroke.
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await expect(async () => {
+    await page.keyboard.press('j');
+    await expect(page.locator('[data-bead]').first()).toBeVisible({ timeout: 300 });
+  }).toPass({ timeout: 20_000 });
+  await page.getByRole('link', { name: 'Log' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Leave in the middle of a take?' });
+  await dialog.getByRole('button', { name: 'Play on' }).click();
+  await expect(dialog).toHaveCount(0);
+  await page.getByRole('link', { name: 'Log' }).click();
+  await dialog.getByRole('button', { name: 'Leave and lose it' }).click();
+  await expect(page).toHaveURL(/takes/);
+});
+
+test('of two windows one sounds: the other ends its take and keeps what was played', async ({ page, context }) => {
+  await comeInAs(page, 'Bertil');
+  await openRoom(page);
+  await choose(page, 'Who plays', 'kit, steady');
+  await play(page);
+  await expect(page.locator('[data-bead]').first()).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(other.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await expect(page.getByText('Another window of this browser sounds now')).toBeVisible();
+  await expect(page.getByText('Kept in the log')).toBeVisible();
+});
+
+test('every stop of the Tab key in the room shows that it has the focus', async ({ page }) => {
+  await comeInAs(page, 'Pim');
+  await openRoom(page);
+  await page.evaluate(() => document.body.focus());
+  const unseen: string[] = [];
+  for (let stop = 0; stop < 60; stop++) {
+    await page.keyboard.press('Tab');
+    const seen = await page.evaluate(() => {
+      const at = document.activeElement as HTMLElement | null;
+      if (!at || at === document.body) return 'end';
+      for (let one: HTMLElement | null = at, up = 0; one && up < 4; one = one.parentElement, up++) {
+        const { outlineStyle, outlineWidth } = getComputedStyle(one);
+        if (outlineStyle !== 'none' && parseFloat(outlineWidth) >= 2) return '';
+      }
+      return at.outerHTML.slice(0, 120);
+    });
+    if (seen === 'end') break;
+    if (seen) unseen.push(seen);
+  }
+  expect(unseen).toEqual([]);
 });

@@ -55,3 +55,20 @@ export function complaints(page: Page): string[] {
   page.on('pageerror', (error) => all.push(error.message));
   return all;
 }
+
+/** Strikes a key whenever one of these counts is shown, as somebody would who plays to what is counted. */
+export async function strikeAlong(page: Page, keys: Record<string, string>): Promise<void> {
+  await page.evaluate((wanted) => {
+    const global = window as unknown as { strikes?: MutationObserver };
+    global.strikes?.disconnect();
+    let last = '';
+    global.strikes = new MutationObserver(() => {
+      const said = document.querySelector('[data-count]')?.textContent ?? '';
+      if (said === last) return;
+      last = said;
+      const code = wanted[said];
+      if (code) window.dispatchEvent(new KeyboardEvent('keydown', { code, bubbles: true, cancelable: true }));
+    });
+    global.strikes.observe(document.body, { subtree: true, childList: true, characterData: true });
+  }, keys);
+}

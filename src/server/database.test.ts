@@ -125,7 +125,9 @@ describe('what a person may see', () => {
     expect([total, all.map(({ name }) => name)]).toEqual([2, ['Ada', 'Bo']]);
     const found = await here.as(teacherToken, (db) => students(db, { words: 'AD', most: 1 }));
     expect(found).toMatchObject({ total: 1, students: [{ name: 'Ada', school }] });
-    expect(await here.as(teacherToken, (db) => students(db, { from: 1 }))).toMatchObject({ students: [{ name: 'Bo' }] });
+    expect(await here.as(teacherToken, (db) => students(db, { from: 1 }))).toMatchObject({
+      students: [{ name: 'Bo' }],
+    });
     const seen = await here.as(ada.token, (db) => db.query<{ name: string }>('select name from person order by name'));
     expect(seen.rows.map(({ name }) => name)).toEqual(['Ada', 'Tova Lind']);
   });

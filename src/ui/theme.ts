@@ -84,6 +84,27 @@ export const theme = createTheme({
     button: { textTransform: 'none', fontWeight: 600 },
   },
   components: {
+    // Whatever is reached by keys shows that it is: one ring, everywhere.
+    MuiCssBaseline: {
+      styleOverrides: (theme) => ({
+        ':focus-visible, .Mui-focusVisible': {
+          outline: `3px solid ${theme.vars!.palette.secondary.main} !important`,
+          outlineOffset: '2px',
+        },
+        // A list or a field says it by its frame.
+        'input:focus-visible, textarea:focus-visible, [role="combobox"]:focus-visible, [role="menu"]:focus-visible, [role="listbox"]:focus-visible':
+          { outline: 'none !important' },
+        '.MuiOutlinedInput-root:has(:focus-visible)': {
+          outline: `3px solid ${theme.vars!.palette.secondary.main}`,
+          outlineOffset: '1px',
+        },
+        // The box of a switch lies under it, out of sight.
+        '.MuiSwitch-root:has(:focus-visible)': {
+          outline: `3px solid ${theme.vars!.palette.secondary.main}`,
+          borderRadius: '20px',
+        },
+      }),
+    },
     MuiButton: { defaultProps: { disableElevation: true } },
     // Whatever has an href is followed without loading the page anew.
     MuiButtonBase: { defaultProps: { disableRipple: true, LinkComponent: NextLink } },

@@ -3,11 +3,11 @@ import { gridInWords, nearestSlots, slotAt, slotsOfBar } from '../grid/cells';
 import { countsOf, formatMeter, MOST_BEATS, parseMeter, type Reading } from '../grid/meter';
 import type { Bar, Groove, Stroke } from '../groove/groove';
 import { HEIGHTS, LIMBS, ORNAMENTS, SURFACES } from '../groove/limbs';
-import { MOST_BARS, MOST_LEAN, MOST_TITLE } from '../limits';
+import { MOST_BARS, MOST_LEAN } from '../limits';
 import { type Problem, type Result } from '../result';
 import { format } from '../time/fraction';
 import { readVersioned } from './reader';
-import { placeShape, swingShape, tempoShape, textShape } from './shapes';
+import { placeShape, swingShape, tempoShape, textShape, titleShape } from './shapes';
 
 const meter = z.strictObject({
   beats: z.number().int().min(1).max(MOST_BEATS),
@@ -46,7 +46,7 @@ const technique = z.strictObject({
 /** The one shape of a groove as it is stored and sent: places are fractions written as text. */
 const grooveShape = z.strictObject({
   version: z.literal(1),
-  title: textShape(MOST_TITLE).min(1, 'Give the groove a title.'),
+  title: titleShape,
   reading: z.enum(['numbers', 'pulse']),
   tempo: tempoShape,
   swing: swingShape.optional(),

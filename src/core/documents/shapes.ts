@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LIMBS } from '../groove/limbs';
-import { FASTEST, SLOWEST } from '../limits';
+import { FASTEST, MOST_TITLE, SLOWEST } from '../limits';
 import { parse, type WholeNotes } from '../time/fraction';
 
 /** Half a surrogate pair, or a NUL: what no database keeps. */
@@ -13,6 +13,9 @@ export const textShape = (most: number) =>
     .trim()
     .max(most, `At most ${most} characters.`)
     .refine((value) => !UNWRITABLE.test(value), 'It holds characters that cannot be written. Type it again.');
+
+/** What a groove is called. */
+export const titleShape = textShape(MOST_TITLE).min(1, 'Give the groove a title.');
 
 /** A place in a bar, written as a fraction of a whole note: "3/16". */
 export const placeShape = z.string().transform((value, context): WholeNotes => {

@@ -140,8 +140,8 @@ describe('counted on paper', () => {
     const figure = writeGroove(oneLine('t.t.ttt.'));
     const drill = made('re-rate', { figure, values: ['quarter', '16th'], mixed: false });
     expect(drill.exercises.map(({ say }) => say)).toEqual([
-      '5 × quarter, ends 3/4 of a whole note before the bar line',
-      '5 × 16th, ends 11/16 of a whole note before the bar line',
+      '5 × quarter, ends 3 counts before the bar line',
+      '5 × 16th, ends 2 3/4 counts before the bar line',
     ]);
     expect(drill.exercises.map(({ groove }) => groove.bars.length)).toEqual([2, 1]);
     // Of the six halves only those whose switch leaves every note on a grid.

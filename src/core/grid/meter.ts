@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../result';
-import { add, frac, mul, ZERO, type WholeNotes } from '../time/fraction';
+import { add, div, floor, format, frac, mul, sub, ZERO, type WholeNotes } from '../time/fraction';
 
 /** The numbers above and below: 7/8 grouped 2+2+3 is { beats: 7, unit: 8, grouping: [2, 2, 3] }. */
 export interface Meter {
@@ -44,6 +44,20 @@ export function parseMeter(text: string): Result<Meter> {
     );
   }
   return ok({ beats, unit, grouping });
+}
+
+/** A meter with its groups, where it has some: "7/8 (2+2+3)". */
+export const meterInWords = (meter: Meter): string =>
+  meter.grouping ? `${formatMeter(meter)} (${meter.grouping.join('+')})` : formatMeter(meter);
+
+/** A length as counts of a length: "3 1/2 counts", "1 count". */
+export function countsInWords(length: WholeNotes, count: WholeNotes): string {
+  const counts = div(length, count);
+  const [whole, rest] = [floor(counts), sub(counts, frac(floor(counts)))];
+  const said = [whole > 0 || rest.n === 0 ? String(whole) : '', rest.n > 0 ? format(rest) : '']
+    .filter(Boolean)
+    .join(' ');
+  return `${said} ${counts.n <= counts.d ? 'count' : 'counts'}`;
 }
 
 export const formatMeter = ({ beats, unit }: Meter): string => `${beats}/${unit}`;

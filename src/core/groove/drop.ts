@@ -2,7 +2,7 @@ import { fail } from '../result';
 import { cycleOf } from '../grid/cycle';
 import { add, compare, less, ZERO } from '../time/fraction';
 import { barLength } from '../grid/meter';
-import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
+import { NOTE_VALUES, valuesInWords, type NoteValue } from '../time/noteValue';
 import { MOST_BARS } from '../limits';
 import { type Groove } from './groove';
 import { usualSurface } from './edit';
@@ -13,7 +13,7 @@ import { problem } from '../result';
 
 /** A limb's line in one note value all through the groove, in place of what it played; the grid is divided as it must be. */
 export function dropValue(groove: Groove, limb: Limb, value: NoteValue): Answer {
-  return dropLine(groove, groove.bars, limb, value, 1, `The ${limb} plays ${value}s.`);
+  return dropLine(groove, groove.bars, limb, value, 1, `The ${limb} plays ${valuesInWords(value)}.`);
 }
 
 /**
@@ -40,7 +40,7 @@ export function dropCell(groove: Groove, limb: Limb, notes: number, value: NoteV
     limb,
     value,
     notes,
-    `The ${limb} plays cells of ${notes} ${value}s, home on 1 after ${bars} ${bars === 1 ? 'bar' : 'bars'}.`,
+    `The ${limb} plays cells of ${notes} ${valuesInWords(value)}, home on 1 after ${bars} ${bars === 1 ? 'bar' : 'bars'}.`,
   );
 }
 

@@ -13,7 +13,16 @@ import {
   type Fraction,
   type WholeNotes,
 } from '../time/fraction';
-import { barLength, countsOf, formatMeter, isCompound, UNITS, type Meter, type Reading } from '../grid/meter';
+import {
+  countsInWords,
+  barLength,
+  countsOf,
+  formatMeter,
+  isCompound,
+  UNITS,
+  type Meter,
+  type Reading,
+} from '../grid/meter';
 import { type Bpm } from '../time/units';
 import { FASTEST, SLOWEST } from '../limits';
 import { beatOf } from './beat';
@@ -31,8 +40,8 @@ export function displace(groove: Groove, shift: WholeNotes, limbs: readonly Limb
     limbs.includes(stroke.limb) ? { ...stroke, at: modulo(add(stroke.at, shift), length) } : stroke,
   );
   const way = less(shift, ZERO)
-    ? `${format(negate(shift))} of a whole note earlier`
-    : `${format(shift)} of a whole note later`;
+    ? `${countsInWords(negate(shift), beatOf(groove))} earlier`
+    : `${countsInWords(shift, beatOf(groove))} later`;
   return inBars(
     groove,
     strokes,
@@ -62,7 +71,7 @@ export function rerate(groove: Groove, plan: readonly RateSpan[]): Answer {
   const ends =
     rest.n === 0
       ? 'ends on the bar line'
-      : `ends after ${format(endsAt)} of a whole note, padded with ${format(rest)} of rest`;
+      : `ends after ${countsInWords(endsAt, beatOf(groove))}, padded with ${countsInWords(rest, beatOf(groove))} of rest`;
   const say = `The same order in ${plan.map(({ value, notes: count }) => `${count} × ${value}`).join(', ')}: ${bars} ${bars === 1 ? 'bar' : 'bars'}, ${ends}.`;
   return inBars(
     groove,

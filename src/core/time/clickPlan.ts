@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { parse } from './fraction';
-import { NOTE_VALUES, type NoteValue } from './noteValue';
+import { NOTE_VALUES, valuesInWords, type NoteValue } from './noteValue';
 
 const positive = z
   .string()
@@ -96,7 +96,7 @@ function ownInWords(plan: ClickPlan): string {
   const bars = (count: number) => (count === 1 ? '1 bar' : `${count} bars`);
   switch (plan.kind) {
     case 'value':
-      return `${plan.value}s`;
+      return valuesInWords(plan.value);
     case 'every':
       return `every ${plan.counts} counts`;
     case 'on':

@@ -21,6 +21,10 @@ export const NOTE_VALUES = {
 
 export type NoteValue = keyof typeof NOTE_VALUES;
 
+/** "8ths", "dotted halves". */
+export const valuesInWords = (value: NoteValue): string =>
+  value.endsWith('half') ? value.replace(/half$/, 'halves') : `${value}s`;
+
 /** A note value against the beat: exact fraction and its percentage, how long it lasts, how many a second. */
 export interface ValueFigures {
   ofBeat: Fraction;

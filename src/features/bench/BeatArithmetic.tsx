@@ -25,10 +25,10 @@ import type { Plan } from '@/core/form/form';
 import { CLICK_PLAN_NAMES, CLICK_PLANS } from '@/core/time/clickPlan';
 import { plainMetronome } from '@/core/schedule/metronome';
 import { cycleOf } from '@/core/grid/cycle';
-import { equal, format } from '@/core/time/fraction';
-import { countsOf } from '@/core/grid/meter';
+import { equal, format, frac } from '@/core/time/fraction';
+import { countsInWords, countsOf } from '@/core/grid/meter';
 import { modulatedBpm } from '@/core/time/modulation';
-import { NOTE_VALUES, valueFigures, type NoteValue } from '@/core/time/noteValue';
+import { NOTE_VALUES, valueFigures, valuesInWords, type NoteValue } from '@/core/time/noteValue';
 import { plural } from '@/ui/words/text';
 import { tempoInWords } from '@/ui/words/figures';
 import { heardInTurn, heardPlan, type Loop } from './loop';
@@ -46,6 +46,8 @@ interface BeatArithmeticProps {
   onStop: () => void;
   playing: boolean;
 }
+
+const ONE = frac(1);
 
 /** What a teacher works out by hand: note values at this tempo, when a cell comes round, this note = that note, the plain metronome. */
 export const BeatArithmetic = memo(function BeatArithmetic({
@@ -112,52 +114,13 @@ export const BeatArithmetic = memo(function BeatArithmetic({
             {problem}
           </Alert>
         )}
-        <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Note values">
-          <Table size="small">
-            <TableHead>
-              <TableRow>
-                <TableCell>Note value</TableCell>
-                <TableCell align="right">of the count</TableCell>
-                <TableCell align="right">%</TableCell>
-                <TableCell align="right">ms</TableCell>
-                <TableCell align="right">a second</TableCell>
-                <TableCell>on the {limb}</TableCell>
-              </TableRow>
-            </TableHead>
-            <TableBody>
-              {VALUES.map((each) => {
-                const { ofBeat, percentOfBeat, ms, perSecond } = valueFigures(each, beat, groove.tempo);
-                return (
-                  <TableRow key={each}>
-                    <TableCell component="th" scope="row">
-                      {each}
-                    </TableCell>
-                    <TableCell align="right">{format(ofBeat)}</TableCell>
-                    <TableCell align="right">{percentOfBeat.toFixed(2).replace(/\.?0+$/, '')}</TableCell>
-                    <TableCell align="right">{ms.toFixed(1)}</TableCell>
-                    <TableCell align="right">{perSecond.toFixed(2)}</TableCell>
-                    <TableCell sx={{ whiteSpace: 'nowrap', py: 0 }}>
-                      <Button
-                        size="small"
-                        aria-label={`Hear ${each}s`}
-                        onClick={() => hearLine(dropValue(groove, limb, each))}
-                      >
-                        Hear
-                      </Button>
-                      <Button
-                        size="small"
-                        aria-label={`Drop ${each}s on the strip`}
-                        onClick={() => onDrop(dropValue(groove, limb, each))}
-                      >
-                        Drop on the strip
-                      </Button>
-                    </TableCell>
-                  </TableRow>
-                );
-              })}
-            </TableBody>
-          </Table>
-        </Box>
+        <ValueTable
+          groove={groove}
+          beat={beat}
+          limb={limb}
+          onHear={(each) => hearLine(dropValue(groove, limb, each))}
+          onDrop={(each) => onDrop(dropValue(groove, limb, each))}
+        />
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
           <Choice
             label="A cell of"
@@ -167,7 +130,7 @@ export const BeatArithmetic = memo(function BeatArithmetic({
           />
           <Choice label="notes, each a" value={value} options={VALUES} onChange={setValue} />
           <Typography role="status">
-            is {format(cycle.cellInCounts)} counts long; it meets a count again after{' '}
+            is {countsInWords(cycle.cellInCounts, ONE)} long; it meets a count again after{' '}
             {plural(cycle.backOnACount.counts, 'count')} ({plural(cycle.backOnACount.cells, 'cell')}), and 1 after{' '}
             {plural(cycle.backOnOne.bars, 'bar')} ({plural(cycle.backOnOne.cells, 'cell')}).
           </Typography>
@@ -274,5 +237,61 @@ function Choice<T extends string>({
         </MenuItem>
       ))}
     </TextField>
+  );
+}
+
+interface ValueTableProps {
+  groove: Groove;
+  beat: NoteValue;
+  limb: Limb;
+  onHear: (value: NoteValue) => void;
+  onDrop: (value: NoteValue) => void;
+}
+
+/** Every note value at the groove's tempo: its share of the count, how long it lasts, how many a second. */
+function ValueTable({ groove, beat, limb, onHear, onDrop }: ValueTableProps) {
+  return (
+    <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Note values">
+      <Table size="small">
+        <TableHead>
+          <TableRow>
+            <TableCell>Note value</TableCell>
+            <TableCell align="right">of the count</TableCell>
+            <TableCell align="right">%</TableCell>
+            <TableCell align="right">ms</TableCell>
+            <TableCell align="right">a second</TableCell>
+            <TableCell>on the {limb}</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {VALUES.map((each) => {
+            const { ofBeat, percentOfBeat, ms, perSecond } = valueFigures(each, beat, groove.tempo);
+            return (
+              <TableRow key={each}>
+                <TableCell component="th" scope="row">
+                  {each}
+                </TableCell>
+                <TableCell align="right">{format(ofBeat)}</TableCell>
+                <TableCell align="right">{percentOfBeat.toFixed(2).replace(/\.?0+$/, '')}</TableCell>
+                <TableCell align="right">{ms.toFixed(1)}</TableCell>
+                <TableCell align="right">{perSecond.toFixed(2)}</TableCell>
+                <TableCell sx={{ whiteSpace: 'nowrap', py: 0 }}>
+                  <Button size="small" aria-label={`Hear ${valuesInWords(each)}`} onClick={() => onHear(each)}>
+                    Hear
+                  </Button>
+                  <Button
+                    size="small"
+                    aria-label={`Drop ${valuesInWords(each)} on the strip`}
+                    onClick={() => onDrop(each)}
+                  >
+                    Drop on the strip
+                  </Button>
+                </TableCell>
+              </TableRow>
+            );
+          })}
+        </TableBody>
+      </Table>
+    </Box>
   );
 }

@@ -1,176 +1,75 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
 import { visuallyHidden } from '@mui/utils';
-import { useCallback, useDeferredValue, useMemo, useReducer, useRef, useState, type KeyboardEvent } from 'react';
-import { readSpoken } from '@/core/count/reader';
-import type { Remedy } from '@/core/count/spoken';
 import { placeInWords } from '@/core/count/placeInWords';
-import type { School } from '@/core/count/schools';
-import type { Groove } from '@/core/groove/groove';
-import type { Place } from '@/core/groove/edit';
-import { techniqueAt } from '@/core/groove/lines';
 import { LIMBS } from '@/core/groove/limbs';
-import type { WorkshopSettings } from '@/core/documents/settings';
 import { Page } from '@/ui/Page';
-import { Strip, type StripHandle } from '@/ui/strip/Strip';
-import { FIGURE_FONT } from '@/ui/theme';
+import { Strip } from '@/ui/strip/Strip';
 import { BeatArithmetic } from './BeatArithmetic';
 import { EditBar } from './EditBar';
 import { HeadLine } from './HeadLine';
-import { HearMenu, type HearHow } from './HearMenu';
-import { benchReducer, openedOn, selectedIn, strokeUnder } from './history';
+import { BenchActions } from './BenchActions';
+import { BenchNotices, savingInWords } from './BenchNotices';
 import { KeyList } from './KeyList';
-import { commandOf, type Command } from './keys';
-import { placeSpoken, previewOf } from './placeSpoken';
-import { fromPlace, limbByLimb, selectionLoop, straightThenSwung, type Loop } from './loop';
 import { SayIt } from './SayIt';
 import { SidePanel } from './SidePanel';
 import { StavePanel } from './StavePanel';
 import { TransformDialog } from './TransformDialog';
-import { useEditing } from './useEditing';
-import { useHearing } from './useHearing';
-import { useSettled } from './useSettled';
-import { useStable } from './useStable';
-import { useSaving } from './useSaving';
-import { useStripPointer } from './useStripPointer';
-
-interface BenchProps {
-  id: string;
-  level: string;
-  school: School;
-  settings: WorkshopSettings;
-  opened: Groove;
-  saveNumber: number;
-}
+import { useBench, type BenchProps } from './useBench';
 
 /** The teacher's desk: place strokes by pointer, keys or words, see and hear at once what came of it. */
 export function Bench({ id, level, school, settings, opened, saveNumber }: BenchProps) {
-  const [state, dispatch] = useReducer(benchReducer, opened, openedOn);
-  const { groove, cursor, height } = state;
-  const [text, setText] = useState('');
-  const [helping, setHelping] = useState(false);
-  const [transforming, setTransforming] = useState(false);
-  const [selecting, setSelecting] = useState(false);
-  const strip = useRef<StripHandle>(null);
-  const load = useCallback((other: Groove) => dispatch({ type: 'load', groove: other }), []);
-  const { saving, choose } = useSaving(id, level, { groove: opened, saveNumber }, groove, load);
-  const count = useRef<HTMLSpanElement>(null);
-  const hearing = useHearing(school, count);
-  const editing = useEditing(state, dispatch, school);
-  const onPointer = useStripPointer(state, dispatch, school, selecting);
+  const {
+    groove,
+    cursor,
+    later,
+    laterCursor,
+    settled,
+    onStave,
+    canUndo,
+    canRedo,
+    saving,
+    choose,
+    count,
+    strip,
+    hearing,
+    editing,
+    text,
+    setText,
+    spoken,
+    preview,
+    under,
+    selection,
+    selecting,
+    notes,
+    onPointer,
+    onKey,
+    desk,
+    helping,
+    setHelping,
+    transforming,
+    setTransforming,
+  } = useBench({ id, level, school, opened, saveNumber });
   const { does } = editing;
-  // The strip answers first, then the stave, then the rest of the desk; what is costly when the hands rest.
-  const onStave = useDeferredValue(state);
-  const { groove: later, cursor: laterCursor, past, future } = useDeferredValue(onStave);
-  const settled = useSettled(groove);
-
-  const spokenBars = useMemo(
-    () => groove.bars.map(({ meter, cells }) => ({ meter, reading: groove.reading, cells })),
-    [groove],
-  );
-  const spoken = useMemo(
-    () => readSpoken(text, spokenBars, school, cursor.bar),
-    [text, spokenBars, school, cursor.bar],
-  );
-  const unsaid = { limb: cursor.limb, height };
-  const preview = spoken.places.length ? previewOf(groove, spoken.places, unsaid) : undefined;
-  const under = strokeUnder(state);
-  const { anchor } = state;
-  const selection = useMemo(() => selectedIn({ groove, anchor, cursor }), [groove, anchor, cursor]);
-  const { technique, tempo } = groove;
-  const notes = useMemo(() => laneNotes({ technique, tempo }), [technique, tempo]);
-
-  const play = (programme: Loop) => void hearing.play(programme, [strip]);
-  const hear = (how: HearHow) => {
-    if (how === 'selection') play(selection ? selectionLoop(groove, selection) : fromPlace(groove));
-    else if (how === 'straight then swung') play(straightThenSwung(groove));
-    else if (how === 'limb by limb') play(limbByLimb(groove));
-    else play(fromPlace(groove, how === 'here' ? cursor : undefined));
-  };
-  const onCommand = (command: Command) => {
-    if (command.do === 'hear') {
-      if (hearing.playing && command.how === 'all') hearing.stop();
-      else hear(command.how);
-    } else if (command.do === 'help') setHelping(true);
-    else if (command.do === 'transform') setTransforming(true);
-    else does.perform(command);
-  };
-  const onKey = (event: KeyboardEvent) => {
-    const command = commandOf(event);
-    if (!command) return;
-    event.preventDefault();
-    onCommand(command);
-  };
-  const desk = useStable({
-    onCommand,
-    hear,
-    play,
-    stop: hearing.stop,
-    help: () => setHelping(true),
-    transform: () => setTransforming(true),
-    goTo: (place: Place) => dispatch({ type: 'cursor', cursor: place }),
-    remedy: (one: Remedy, from: number, to: number) => {
-      if ('replace' in one) setText(text.slice(0, from) + one.replace + text.slice(to));
-      else does.divide(one.count, one.parts, one.bar);
-    },
-    placeSaid: () => {
-      does.edit(placeSpoken(groove, spoken.places, unsaid));
-      setText('');
-    },
-    select: (on: boolean) => {
-      setSelecting(on);
-      if (!on) dispatch({ type: 'selectNone' });
-    },
-  });
 
   return (
     <Page
       title={groove.title}
       note={
         <Box component="span" role="status">
-          {saving.kind === 'saved'
-            ? 'Saved'
-            : saving.kind === 'waiting'
-              ? 'Saving …'
-              : saving.kind === 'offline'
-                ? saving.say
-                : 'Saved elsewhere meanwhile'}
+          {savingInWords(saving)}
         </Box>
       }
       actions={
-        <>
-          <Box
-            ref={count}
-            component="span"
-            aria-hidden
-            sx={{
-              fontFamily: FIGURE_FONT,
-              fontWeight: 750,
-              fontSize: 30,
-              lineHeight: '36px',
-              minWidth: 64,
-              textAlign: 'right',
-              pr: 1,
-            }}
-          />
-          <Button href={`/drills?groove=${id}`} variant="text">
-            Make a drill
-          </Button>
-          <Button variant="outlined" onClick={desk.transform} aria-haspopup="dialog">
-            Transform
-          </Button>
-          <HearMenu
-            playing={hearing.playing}
-            swung={Boolean(later.swing)}
-            selected={Boolean(selection)}
-            onHear={desk.hear}
-            onStop={desk.stop}
-          />
-        </>
+        <BenchActions
+          id={id}
+          count={count}
+          hearing={hearing}
+          swung={Boolean(later.swing)}
+          selected={Boolean(selection)}
+          desk={desk}
+        />
       }
     >
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 270px' }, gap: 3 }}>
@@ -183,51 +82,11 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
             onRegrid={does.regrid}
             onAnswer={does.answer}
           />
-          {saving.kind === 'behind' && (
-            <Alert severity="warning" role="alert">
-              <Typography sx={{ fontWeight: 650 }}>
-                This groove was saved in another window meanwhile. Which one is to stand? The other is kept as a copy.
-              </Typography>
-              <Box sx={{ mt: 1.5 }}>
-                <Strip groove={saving.theirs} school={school} size="glance" />
-              </Box>
-              <Box sx={{ mt: 1.5, display: 'flex', gap: 1 }}>
-                <Button variant="contained" onClick={() => void choose('mine')}>
-                  Keep mine
-                </Button>
-                <Button variant="outlined" onClick={() => void choose('theirs')}>
-                  Take the other, shown here
-                </Button>
-              </Box>
-            </Alert>
-          )}
-          {editing.losing && (
-            <Alert
-              severity="warning"
-              role="alert"
-              action={
-                <>
-                  <Button color="inherit" onClick={() => editing.settle(true)}>
-                    Do it without them
-                  </Button>
-                  <Button color="inherit" onClick={() => editing.settle(false)}>
-                    Leave it
-                  </Button>
-                </>
-              }
-            >
-              {editing.losing.say}
-            </Alert>
-          )}
-          {(editing.notice ?? hearing.say) && (
-            <Alert severity={editing.notice?.severity ?? 'error'} role="status" onClose={editing.forgetNotice}>
-              {editing.notice?.say ?? hearing.say}
-            </Alert>
-          )}
+          <BenchNotices saving={saving} choose={choose} editing={editing} hearing={hearing} school={school} />
           <Box>
             <EditBar
-              canUndo={past.length > 0}
-              canRedo={future.length > 0}
+              canUndo={canUndo}
+              canRedo={canRedo}
               selecting={selecting}
               selected={selection && `${editing.selectedStrokes} selected`}
               onSelecting={desk.select}
@@ -302,34 +161,5 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
         />
       )}
     </Page>
-  );
-}
-
-/** The techniques that hold at this tempo, by limb. */
-const laneNotes = (groove: Pick<Groove, 'technique' | 'tempo'>) =>
-  Object.fromEntries(
-    LIMBS.flatMap((limb) => {
-      const word = techniqueAt(groove, limb, groove.tempo);
-      return word ? [[limb, <LaneNote key={limb} word={word} />]] : [];
-    }),
-  );
-
-/** The technique a teacher pinned to a limb, over its name. */
-function LaneNote({ word }: { word: string }) {
-  return (
-    <Box
-      component="span"
-      sx={{
-        fontSize: 12,
-        fontStyle: 'italic',
-        color: 'text.secondary',
-        overflow: 'hidden',
-        textOverflow: 'ellipsis',
-        whiteSpace: 'nowrap',
-        pr: 1,
-      }}
-    >
-      {word}
-    </Box>
   );
 }

@@ -6,12 +6,15 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo, useState } from 'react';
-import { tempoShape } from '@/core/documents/shapes';
-import { type Groove } from '@/core/groove/groove';
+import { tempoShape, titleShape } from '@/core/documents/shapes';
+import type { Feel } from '@/core/groove/beat';
+import type { Answer } from '@/core/groove/transformed';
+import { fail, ok, problem, wrongWith } from '@/core/result';
+import { metersInWords, type Groove } from '@/core/groove/groove';
 import { setMeter, type Place, type Regridded } from '@/core/groove/edit';
 import { readAs } from '@/core/groove/transform';
 import type { StyleFeel } from '@/core/documents/settings';
-import { formatMeter, isCompound, parseMeter, type Reading } from '@/core/grid/meter';
+import { formatMeter, meterInWords, isCompound, parseMeter, type Reading } from '@/core/grid/meter';
 
 import type { Transforming, Change } from './useEditing';
 
@@ -44,9 +47,7 @@ export const HeadLine = memo(function HeadLine({ groove, cursor, feels, onEdit, 
         label="Title"
         value={groove.title}
         width={230}
-        read={(text) =>
-          text.trim() ? (text.trim().length > 120 ? 'At most 120 characters.' : undefined) : 'Give the groove a title.'
-        }
+        read={(text) => wrongWith(titleShape, text)}
         onChange={(title) => onEdit((now) => ({ ...now, title: title.trim() }))}
       />
       <Settled
@@ -54,14 +55,14 @@ export const HeadLine = memo(function HeadLine({ groove, cursor, feels, onEdit, 
         label="Tempo"
         value={String(groove.tempo)}
         width={90}
-        read={(text) => tempoShape.safeParse(Number(text.replace(',', '.'))).error?.issues[0]?.message}
+        read={(text) => wrongWith(tempoShape, Number(text.replace(',', '.')))}
         onChange={(text) => onEdit((now) => ({ ...now, tempo: Number(text.replace(',', '.')) }))}
       />
       <Settled
-        key={`meter ${cursor.bar} ${formatMeter(bar.meter)}`}
+        key={`meter ${cursor.bar} ${meterInWords(bar.meter)}`}
         label={groove.bars.length > 1 ? `Meter, bar ${cursor.bar + 1}` : 'Meter'}
-        value={formatMeter(bar.meter)}
-        width={110}
+        value={meterInWords(bar.meter)}
+        width={bar.meter.grouping ? 150 : 110}
         read={(text) => {
           const meter = parseMeter(text);
           return meter.ok ? undefined : `${meter.problems[0]!.say} ${meter.problems[0]!.remedy}`;
@@ -105,12 +106,7 @@ export const HeadLine = memo(function HeadLine({ groove, cursor, feels, onEdit, 
             key={style}
             onClick={() => {
               setHints(null);
-              onEdit((now) =>
-                withSwing(
-                  now,
-                  feel === 'swung' ? (now.swing ? `${now.swing.value} ${now.swing.ratio}` : '8th 2') : 'straight',
-                ),
-              );
+              onAnswer((now) => inFeel(now, feel, style));
             }}
             sx={{ display: 'block', maxWidth: 420, whiteSpace: 'normal' }}
           >
@@ -125,6 +121,23 @@ export const HeadLine = memo(function HeadLine({ groove, cursor, feels, onEdit, 
     </Box>
   );
 });
+
+/** A groove as a style wants it felt; what it cannot be is said, with what would make it so. */
+function inFeel(groove: Groove, feel: Feel, style: string): Answer {
+  if (feel === 'swung')
+    return ok({ groove: groove.swing ? groove : withSwing(groove, '8th 2'), say: `Swung, as ${style} wants it.` });
+  const straight = withSwing(groove, 'straight');
+  if (feel === 'straight') return ok({ groove: straight, say: `Straight, as ${style} wants it.` });
+  if (!groove.bars.every(({ meter }) => isCompound(meter)))
+    return fail(
+      problem(
+        'no-pulses',
+        `A ${style} goes in dotted pulses, three notes each; ${metersInWords(groove)} has none.`,
+        'Set the meter to 12/8 or 6/8 first.',
+      ),
+    );
+  return readAs(straight, 'pulse');
+}
 
 function withSwing({ swing: _, ...groove }: Groove, chosen: string): Groove {
   if (chosen === 'straight') return groove;

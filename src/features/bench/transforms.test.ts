@@ -40,9 +40,9 @@ test.each(TRANSFORMS.map((one) => [one.name, one] as const))(
 describe('what is chosen', () => {
   test('moves by slots or note values, some limbs or none', () => {
     expect(made('Move', { limbs: ['left hand'], step: '8th', times: 2 })).toBe(
-      'The left hand now comes 1/4 of a whole note later, wrapped round the groove.',
+      'The left hand now comes 1 count later, wrapped round the groove.',
     );
-    expect(made('Move', { way: 'earlier' })).toContain('1/8 of a whole note earlier');
+    expect(made('Move', { way: 'earlier' })).toContain('1/2 count earlier');
     expect(made('Move', { limbs: [] })).toBe('no: No limb is chosen.');
   });
 

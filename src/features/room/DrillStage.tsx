@@ -50,7 +50,8 @@ export function DrillStage({
   strip,
   ...drawn
 }: DrillStageProps) {
-  const { groove, passages, exercises } = drill;
+  const { groove, passages } = drill;
+  const played = useMemo(() => [...new Set(passages.flatMap(({ exercise }) => exercise ?? []))], [passages]);
   const limbs = useMemo(() => limbsIn(groove), [groove]);
   const [from, bars] = useMemo(() => {
     const on = passages.find(({ exercise }) => now !== undefined && exercise === now);
@@ -88,7 +89,7 @@ export function DrillStage({
         </Typography>
         {now !== undefined && !isCalled && (
           <Typography color="textSecondary" sx={{ fontSize: '1.1rem' }}>
-            {now + 1} of {exercises.length}
+            {played.indexOf(now) + 1} of {played.length}
           </Typography>
         )}
         <Typography

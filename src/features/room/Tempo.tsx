@@ -34,7 +34,7 @@ export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: bool
     if (tapped !== undefined) settle(String(tapped));
   };
   const [worded, setWorded] = useKept<boolean>('mochila tempo word', false);
-  const step = (by: number) => settle(String(Math.max(20, Math.min(300, bpm + by))));
+  const step = (by: number) => settle(String(Math.max(SLOWEST, Math.min(FASTEST, bpm + by))));
 
   return (
     <Box role="group" aria-label="Tempo" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, position: 'relative' }}>
@@ -64,7 +64,7 @@ export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: bool
           font: 'inherit',
           fontFamily: FIGURE_FONT,
           fontWeight: 750,
-          fontSize: 64,
+          fontSize: { xs: 46, sm: 64 },
           lineHeight: 1,
           p: 0,
           textAlign: 'center',

@@ -6,6 +6,7 @@ import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import type { ReactNode } from 'react';
 import { KIT_FAULT_NAMES } from '@/core/take/simulatedKit';
 import { plural } from '@/ui/words/text';
@@ -24,7 +25,9 @@ interface TransportProps {
 
 /** Start and stop, the tempo large, and how the next take is set. */
 export function Transport({ frame, tempo, hasLength }: TransportProps) {
-  const { settings, playing, isBlocked, isStarting, stage, toggle, change } = frame;
+  const { settings, playing, isBlocked, isStarting, toggle, change } = frame;
+  const { ring } = frame.stage;
+  const isNarrow = useMediaQuery('(max-width: 599px)');
   return (
     <Box
       sx={{
@@ -44,15 +47,15 @@ export function Transport({ frame, tempo, hasLength }: TransportProps) {
         rowGap: 1.25,
       }}
     >
-      <Ring handle={stage.ring}>
+      <Ring handle={ring} size={isNarrow ? 68 : 84}>
         <IconButton
           onClick={toggle}
           loading={isStarting}
           disabled={isBlocked && !playing}
           aria-label={playing ? 'Stop' : 'Play'}
           sx={{
-            width: 68,
-            height: 68,
+            width: isNarrow ? 54 : 68,
+            height: isNarrow ? 54 : 68,
             bgcolor: 'primary.main',
             color: 'primary.contrastText',
             '&:hover': { bgcolor: 'primary.main' },

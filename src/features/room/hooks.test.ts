@@ -11,7 +11,7 @@ import { SPEED_LIMITS } from '@/core/limits';
 import type { Strike } from '@/sound/inputs/input';
 import { keepLadderAction } from './actions';
 import { DEFAULT_KEYS } from './keys';
-import type { Moment } from './performance';
+import type { Moment } from './moment';
 import { firstSettings, type RoomSettings } from './settings';
 import { useAwake } from './useAwake';
 import { RoomContext } from './RoomContext';

@@ -1,7 +1,7 @@
 'use client';
 
 import { formOfTake, taskAt, TAKE_VERSION, type Hit, type Take, type TakeChange } from '@/core/documents/take';
-import { barsOnce, formOf, wholeOf, type Feel, type Form } from '@/core/form/form';
+import { barsOnce, formOf, wholeOf, type Form } from '@/core/form/form';
 import type { Limb } from '@/core/groove/limbs';
 import { MOST_HITS, type Level } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
@@ -12,6 +12,7 @@ import type { Ms } from '@/core/time/units';
 import type { Strike } from '@/sound/inputs/input';
 import { SimulatedKit } from '@/sound/inputs/simulatedKit';
 import type { Player, VoicedSound } from '@/sound/player';
+import type { Followed, Moment, Struck } from './moment';
 import { beatMs, planOf, voiced, voicesOf, type Piece } from './piece';
 import type { RoomSettings } from './settings';
 
@@ -20,33 +21,6 @@ const WAIT_MS: Ms = 300;
 
 /** What is set now is heard from the next bar line or count that is at least this far ahead of the audio thread. */
 const SOONEST_MS: Ms = 60;
-
-/** Where the ear is. */
-export interface Moment {
-  /** Index of the bar in the groove; the first one while counting in. */
-  bar: number;
-  barInRun: number;
-  /** How far into the bar, 0 to 1. */
-  fraction: number;
-  countingIn: boolean;
-  /** How often its bar was played before, and how often the whole was gone through. */
-  round: number;
-  pass: number;
-  /** The swing in force, where it is not the groove's own. */
-  swing?: Feel;
-  exercise?: number;
-  side?: number;
-  /** How many bars there are in all. */
-  bars: number;
-  /** How much of the whole is played, 0 to 1. */
-  share: number;
-}
-
-/** What may be set anew while it plays. */
-export type Followed = Partial<Pick<RoomSettings, 'bpm' | 'click' | 'count' | 'layers' | 'heard' | 'task' | 'swing'>>;
-
-/** What became of a stroke: kept, not meant for this moment, or more than a take holds. */
-export type Struck = Hit | 'unasked' | 'full';
 
 /**
  * One attempt while it is going on: what sounds, where we are, and the hits so far. It knows nothing of

@@ -6,7 +6,7 @@ import { equal } from '@/core/time/fraction';
 import type { Bpm } from '@/core/time/units';
 import { barsDrawn } from '@/ui/strip/drawn';
 import type { StripHandle } from '@/ui/strip/Strip';
-import type { Moment } from './performance';
+import type { Moment } from './moment';
 import type { Piece } from './piece';
 import type { RingHandle } from './Ring';
 import type { LayersHandle } from './TripletLayers';

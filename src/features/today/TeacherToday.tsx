@@ -23,7 +23,7 @@ interface TeacherTodayProps {
 /** Who needs what: each student with the last take's verdict and the week's practice, the least practised first. */
 export function TeacherToday({ news: { total, students }, asked, workshop, reader }: TeacherTodayProps) {
   const isEmpty = !students.length && !asked.words && !asked.from;
-  const isMany = total > MOST_STUDENTS || asked.words || asked.from;
+  const isMany = total > MOST_STUDENTS || Boolean(asked.words) || asked.from > 0;
   return (
     <Page
       title="Today"

@@ -1,19 +1,18 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import { useTheme, type Theme } from '@mui/material/styles';
+import { useTheme } from '@mui/material/styles';
 import type { Stroke } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
-import { less, type WholeNotes } from '@/core/time/fraction';
+import type { WholeNotes } from '@/core/time/fraction';
 import { memo, type PointerEvent } from 'react';
-import { FIGURE_FONT } from '../theme';
 import type { Bead, UnheardBand } from './beads';
+import { BeadMark, CursorMark, Head, Selected, Stem, StrokeMark, type SelectedStretch } from './marks';
 import {
   percentOf,
   percentOfStroke,
   SHADE_LEAD,
   SIZES,
-  STEM,
   THREAD,
   type DrawnBar,
   type Lane,
@@ -39,8 +38,7 @@ interface BarBandProps {
   first: boolean;
   cursor?: { limb: Limb; at: WholeNotes };
   preview?: readonly Stroke[];
-  /** A stretch of lanes that is selected, from the start of the bar up to, but without, its end. */
-  selection?: { from: WholeNotes; to: WholeNotes; limbs: readonly Limb[] };
+  selection?: SelectedStretch;
   onPointer?: (
     kind: 'down' | 'move' | 'up',
     at: { bar: number; limb: Limb; percent: number },
@@ -79,6 +77,7 @@ export const BarBand = memo(function BarBand({
   const extra = lead - SHADE_LEAD;
   const height = head + lanes.length * lane;
   const baseline = (index: number) => head + (index + 1) * lane - 8;
+  const wordSize = size === 'glance' ? 10 : 12;
   const laneIndex = new Map(lanes.map(({ limb }, index) => [limb, index]));
   const pale = (limb: Limb) => (task && !task.includes(limb) ? 0.3 : 1);
 
@@ -105,36 +104,14 @@ export const BarBand = memo(function BarBand({
         ...(onPointer && { cursor: 'pointer', touchAction: 'none' }),
       }}
     >
-      <Box
-        component="svg"
-        sx={{ position: 'absolute', left: extra, width: 1, height, overflow: 'visible', display: 'block' }}
-      >
-        {first && <rect x={-extra} width={extra} height={height} fill={cloth.countShade} />}
-        {bar.counts.map((count) => (
-          <rect
-            key={count.number}
-            x={`${count.percent}%`}
-            width={`${count.width}%`}
-            height={height}
-            fill={count.number % 2 ? cloth.countShade : cloth.countShadeAlternate}
-          />
-        ))}
-        {number !== undefined && (
-          <line x1={first ? -extra : 0} x2={first ? -extra : 0} y2={height} stroke={text.secondary} strokeWidth={2} />
-        )}
-        {lanes.map(({ limb }, index) => (
-          <line
-            key={limb}
-            x1={first ? -extra : 0}
-            x2="100%"
-            y1={baseline(index)}
-            y2={baseline(index)}
-            stroke={cloth[THREAD[limb]]}
-            strokeWidth={1.5}
-            opacity={0.75 * pale(limb)}
-          />
-        ))}
-      </Box>
+      <ClothOf
+        bar={bar}
+        lanes={lanes}
+        extra={extra}
+        first={first}
+        isNumbered={number !== undefined}
+        {...{ height, baseline, pale }}
+      />
       <Box
         component="svg"
         sx={{ position: 'absolute', left: lead, width: 1, height, overflow: 'visible', display: 'block' }}
@@ -173,7 +150,7 @@ export const BarBand = memo(function BarBand({
               colour={cloth[THREAD[stroke.limb]]}
               pale={pale(stroke.limb)}
               behind={Boolean(beads)}
-              word={stroke.surface !== lanes[index]!.surface ? (size === 'glance' ? 10 : 12) : undefined}
+              word={stroke.surface === lanes[index]!.surface ? undefined : wordSize}
             />
           );
         })}
@@ -194,18 +171,7 @@ export const BarBand = memo(function BarBand({
           </svg>
         ))}
         {cursor && laneIndex.has(cursor.limb) && (
-          <svg x={`${percentOf(bar, cursor.at)}%`} overflow="visible" data-cursor="">
-            <rect
-              x={-13}
-              width={26}
-              y={head + laneIndex.get(cursor.limb)! * lane + 2}
-              height={lane - 4}
-              rx={8}
-              fill="none"
-              stroke={text.primary}
-              strokeWidth={2}
-            />
-          </svg>
+          <CursorMark percent={percentOf(bar, cursor.at)} y={head + laneIndex.get(cursor.limb)! * lane} lane={lane} />
         )}
         {beads?.map((bead) => (
           <BeadMark
@@ -226,192 +192,50 @@ export const BarBand = memo(function BarBand({
   );
 });
 
-interface SelectedProps {
+interface ClothProps {
   bar: DrawnBar;
-  selection: NonNullable<BarBandProps['selection']>;
   lanes: readonly Lane[];
-  head: number;
-  lane: number;
-  theme: Theme;
-}
-
-/** What is selected of a bar, as a frame round its slots. */
-function Selected({ bar, selection: { from, to, limbs }, lanes, head, lane, theme }: SelectedProps) {
-  const percent = (at: WholeNotes) => bar.slots.find((slot) => !less(slot.at, at))?.percent ?? 100;
-  const chosen = lanes.flatMap(({ limb }, index) => (limbs.includes(limb) ? [index] : []));
-  if (!chosen.length) return null;
-  const { secondary } = theme.vars!.palette;
-  return (
-    // From half-way before the first slot to half-way before the one behind the last.
-    <svg x={`${percent(from)}%`} width={`${percent(to) - percent(from)}%`} overflow="visible" data-selection="">
-      <rect
-        x={-13}
-        width="100%"
-        y={head + chosen[0]! * lane + 2}
-        height={chosen.length * lane - 4}
-        rx={8}
-        fill={secondary.main}
-        fillOpacity={0.16}
-        stroke={secondary.main}
-        strokeWidth={1.5}
-      />
-    </svg>
-  );
-}
-
-interface HeadProps {
-  bar: DrawnBar;
-  size: StripSize;
+  /** How far it reaches out before the first slot of a row. */
+  extra: number;
+  first: boolean;
+  isNumbered: boolean;
   height: number;
-  theme: Theme;
-  narrow: boolean;
+  baseline: (lane: number) => number;
+  pale: (limb: Limb) => number;
 }
 
-/** The counts in big figures, the syllables smaller, and a line down from each slot. */
-const Head = memo(function Head({ bar, size, height, theme, narrow }: HeadProps) {
-  const { text, divider } = theme.vars!.palette;
-  const { head, count, syllable } = SIZES[size];
-  // Where slots stand close, smaller figures and syllables keep apart.
-  const crowded = bar.slots.length > (narrow ? 12 : 24);
-  const [countSize, syllableSize] = crowded
-    ? [Math.min(count, narrow ? 20 : 32), narrow ? 9.5 : 12]
-    : narrow
-      ? [Math.min(count, 28), Math.min(syllable, 15)]
-      : [count, syllable];
-  return bar.slots.map((slot) => (
-    <svg key={slot.percent} x={`${slot.percent}%`} overflow="visible">
-      <line
-        y1={head - 6}
-        y2={height}
-        stroke={slot.count ? text.secondary : divider}
-        strokeWidth={slot.count ? 1.25 : 1}
-        strokeDasharray={slot.count ? undefined : '1 4'}
-        opacity={slot.count ? 0.7 : 1}
-      />
-      <text
-        y={head - 16}
-        textAnchor="middle"
-        fontSize={slot.count ? countSize : syllableSize}
-        fontFamily={slot.count ? FIGURE_FONT : undefined}
-        fontWeight={slot.count ? 750 : 450}
-        fill={slot.count ? text.primary : text.secondary}
-      >
-        {slot.say}
-      </text>
-    </svg>
-  ));
-});
-
-interface StrokeMarkProps {
-  stroke: Stroke;
-  percent: number;
-  y: number;
-  lane: number;
-  colour: string;
-  pale: number;
-  /** Beads are drawn over it. */
-  behind: boolean;
-  /** The size of its surface's word, where that is not the one in the margin. */
-  word?: number;
-}
-
-/** A stroke at its place; drawn anew only when it changed itself. */
-const StrokeMark = memo(function StrokeMark({ stroke, percent, y, lane, colour, pale, behind, word }: StrokeMarkProps) {
+/** The cloth under the strokes: the shades of the counts, the bar line, a thread a limb. */
+function ClothOf({ bar, lanes, extra, first, isNumbered, height, baseline, pale }: ClothProps) {
+  const { cloth, text } = useTheme().vars!.palette;
+  const from = first ? -extra : 0;
   return (
-    <svg x={`${percent}%`} overflow="visible">
-      <Stem stroke={stroke} y={y} lane={lane} colour={colour} opacity={pale * (behind ? 0.35 : 1)} />
-      {/* At the end of the bar the word stands before its stroke. */}
-      {word && (
-        <text
-          x={percent > 88 ? -8 : 8}
-          textAnchor={percent > 88 ? 'end' : 'start'}
-          y={y - 5}
-          fontSize={word}
-          fontWeight={600}
-          fill={colour}
-          opacity={pale}
-        >
-          {stroke.surface}
-        </text>
-      )}
-    </svg>
-  );
-});
-
-interface StemProps {
-  stroke: Stroke;
-  y: number;
-  lane: number;
-  colour: string;
-  opacity: number;
-}
-
-/** A stroke as high as its stick starts; graces as thin stems before it, a double notched, a buzz hatched. */
-function Stem({ stroke, y, lane, colour, opacity }: StemProps) {
-  const { share, width, opacity: own } = STEM[stroke.height];
-  const top = y - share * (lane - 16);
-  const graces = stroke.ornament === 'flam' ? [-10] : stroke.ornament === 'drag' ? [-15, -9] : [];
-  const notches = stroke.ornament === 'double' ? [0.38, 0.62] : stroke.ornament === 'buzz' ? [0.2, 0.4, 0.6, 0.8] : [];
-  return (
-    <g opacity={opacity * own} stroke={colour} strokeLinecap="round">
-      <line y1={y} y2={top} strokeWidth={width} />
-      {graces.map((x) => (
-        <line key={x} x1={x} x2={x} y1={y} y2={y - 0.25 * (lane - 16)} strokeWidth={2.5} />
-      ))}
-      {notches.map((part) => (
-        <line
-          key={part}
-          x1={-6}
-          x2={6}
-          y1={y - part * (y - top) + 2.5}
-          y2={y - part * (y - top) - 2.5}
-          strokeWidth={2.5}
-        />
-      ))}
-    </g>
-  );
-}
-
-interface BeadMarkProps {
-  bead: Bead;
-  top: number;
-  lane: number;
-  rounds: number;
-  theme: Theme;
-}
-
-/** Filled where it is good enough, ringed where it is not; a cross where nothing came, a diamond where nothing was due. */
-function BeadMark({ bead, top, lane, rounds, theme }: BeadMarkProps) {
-  const { cloth, error, background, text } = theme.vars!.palette;
-  const y = top + 7 + ((bead.round + 0.5) / rounds) * (lane - 20);
-  const size = Math.max(2.2, Math.min(4.5, (lane - 20) / rounds / 1.7));
-  return (
-    <svg x={`${bead.percent}%`} y={y} overflow="visible" data-bead={bead.kind}>
-      <title>{bead.title}</title>
-      {bead.kind === 'near' && <circle r={size} fill={cloth[THREAD[bead.limb]]} />}
-      {(bead.kind === 'early' || bead.kind === 'late') && (
-        <circle r={size} fill={background.paper} stroke={error.main} strokeWidth={2} />
-      )}
-      {bead.kind === 'missed' && (
-        <path
-          d={`M${-size} ${-size}L${size} ${size}M${size} ${-size}L${-size} ${size}`}
-          stroke={error.main}
-          strokeWidth={2}
-          strokeLinecap="round"
-        />
-      )}
-      {bead.kind === 'extra' && (
+    <Box
+      component="svg"
+      sx={{ position: 'absolute', left: extra, width: 1, height, overflow: 'visible', display: 'block' }}
+    >
+      {first && <rect x={-extra} width={extra} height={height} fill={cloth.countShade} />}
+      {bar.counts.map((count) => (
         <rect
-          x={-size * 0.8}
-          y={-size * 0.8}
-          width={size * 1.6}
-          height={size * 1.6}
-          transform="rotate(45)"
-          fill="none"
-          stroke={text.primary}
-          strokeWidth={1.5}
+          key={count.number}
+          x={`${count.percent}%`}
+          width={`${count.width}%`}
+          height={height}
+          fill={count.number % 2 ? cloth.countShade : cloth.countShadeAlternate}
         />
-      )}
-    </svg>
+      ))}
+      {isNumbered && <line x1={from} x2={from} y2={height} stroke={text.secondary} strokeWidth={2} />}
+      {lanes.map(({ limb }, index) => (
+        <line
+          key={limb}
+          x1={from}
+          x2="100%"
+          y1={baseline(index)}
+          y2={baseline(index)}
+          stroke={cloth[THREAD[limb]]}
+          strokeWidth={1.5}
+          opacity={0.75 * pale(limb)}
+        />
+      ))}
+    </Box>
   );
 }

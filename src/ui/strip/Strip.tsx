@@ -23,7 +23,8 @@ import type { Feel } from '@/core/form/form';
 import type { Bpm } from '@/core/time/units';
 import { BarBand } from './BarBand';
 import type { Bead, UnheardBand } from './beads';
-import { barsPerRow, lanesOf, SIZES, THREAD, type Lane, type StripSize } from './layout';
+import { barsPerRow, lanesOf, SIZES, type Lane, type StripSize } from './layout';
+import { Margin } from './Margin';
 import { barsInWords, barsDrawn } from './drawn';
 import { useWidth } from './useWidth';
 
@@ -251,56 +252,3 @@ const LaneWords = memo(function LaneWords({
     </Box>
   );
 });
-
-interface MarginProps {
-  lanes: Lane[];
-  size: StripSize;
-  task?: readonly Limb[];
-  notes?: StripProps['laneNotes'];
-  narrow: boolean;
-}
-
-const SHORT: Record<Limb, string> = {
-  'right hand': 'R hand',
-  'left hand': 'L hand',
-  'right foot': 'R foot',
-  'left foot': 'L foot',
-};
-
-function Margin({ lanes, size, task, notes, narrow }: MarginProps) {
-  const { head, lane, margin } = SIZES[size];
-  return (
-    <Box sx={{ flex: 'none', width: narrow ? 68 : margin, pt: `${head}px` }}>
-      {lanes.map(({ limb, surface }) => (
-        <Box
-          key={limb}
-          sx={{
-            height: lane,
-            display: 'flex',
-            flexDirection: 'column',
-            justifyContent: 'flex-end',
-            pb: size === 'glance' ? 0 : 1,
-            lineHeight: 1.2,
-          }}
-        >
-          {notes?.[limb]}
-          <Box
-            component="span"
-            sx={{
-              fontSize: size === 'glance' || narrow ? 13 : 15,
-              // What is not in the task has no thread's colour, but can be read.
-              ...(task && !task.includes(limb)
-                ? { fontWeight: 450, color: 'text.secondary' }
-                : { fontWeight: 650, color: (theme) => theme.vars!.palette.cloth[THREAD[limb]] }),
-            }}
-          >
-            {narrow ? SHORT[limb] : limb.charAt(0).toUpperCase() + limb.slice(1)}
-          </Box>
-          <Box component="span" sx={{ fontSize: size === 'glance' || narrow ? 12 : 13, color: 'text.secondary' }}>
-            {surface}
-          </Box>
-        </Box>
-      ))}
-    </Box>
-  );
-}

@@ -29,6 +29,9 @@ export function TakeExercises({
   school,
   onExercise,
 }: TakeExercisesProps) {
+  // Called in any order, an exercise has no number of its own.
+  const order = drill.passages.flatMap(({ exercise }) => exercise ?? []);
+  const isInOrder = order.every((one, index) => index === 0 || one > order[index - 1]!);
   const wrong = byExercise.filter((one) => faultsOf(one, toleranceMs));
   return (
     <section>
@@ -55,7 +58,8 @@ export function TakeExercises({
               return (
                 <TableRow key={one.exercise}>
                   <TableCell component="th" scope="row" sx={{ overflowWrap: 'anywhere' }}>
-                    {one.exercise + 1}. {said}
+                    {isInOrder && `${one.exercise + 1}. `}
+                    {said}
                   </TableCell>
                   <TableCell sx={{ color: fix ? 'error.main' : 'success.main' }}>{fix || 'clean'}</TableCell>
                   <TableCell align="right">{lateOrEarly(one.meanErrorMs)}</TableCell>

@@ -99,7 +99,10 @@ export function TakeTable({ takes, reader, withPlayer = false }: TakeTableProps)
 const KIT_PLAYED = 'The simulated kit played. ';
 
 /** What the list says of a take: its verdict in the reader's school, or why there is none. */
-export function verdictOfRow({ verdict, is_judged }: Pick<ListedTake, 'verdict' | 'is_judged'>, school: School): string {
+export function verdictOfRow(
+  { verdict, is_judged }: Pick<ListedTake, 'verdict' | 'is_judged'>,
+  school: School,
+): string {
   if (verdict) return verdictInWords(verdict, school).say;
   return is_judged ? 'This take cannot be read any more; its figures stand.' : 'Being judged anew …';
 }

@@ -11,12 +11,12 @@ interface VerdictNoteProps {
   action?: ReactNode;
 }
 
-/** The one thing to fix first, its evidence, and what to do next with it; said aloud as soon as it is there. */
+/** The one thing to fix first, its evidence, and what to do next with it. */
 export function VerdictNote({ verdict, school, action }: VerdictNoteProps) {
   const { say, evidence, practise } = verdictInWords(verdict, school);
   return (
     <Box sx={{ borderLeft: 4, borderColor: verdict.about === 'clean' ? 'success.main' : 'error.main', pl: 2, py: 0.5 }}>
-      <Box role="status" aria-label="Verdict">
+      <Box role="group" aria-label="Verdict">
         <Typography variant="body2" color="textSecondary">
           {verdict.about === 'clean' ? 'Verdict' : 'Fix this first'}
         </Typography>

@@ -1,7 +1,7 @@
 import type { WrittenDrill } from '@/core/documents/writtenDrill';
-import { isCompound, parseMeter, type Reading } from '@/core/grid/meter';
+import { isCompound, meterInWords, parseMeter, type Reading } from '@/core/grid/meter';
 import type { Feel } from '@/core/groove/beat';
-import { metersInWords, type Groove } from '@/core/groove/groove';
+import type { Groove } from '@/core/groove/groove';
 import type { Swing } from '@/core/time/swing';
 import { plural } from './text';
 
@@ -21,7 +21,7 @@ export interface DrillFacts {
 }
 
 export const factsOf = (groove: Groove): GrooveFacts => ({
-  meter: metersInWords(groove),
+  meter: [...new Set(groove.bars.map(({ meter }) => meterInWords(meter)))].join(', '),
   reading: groove.reading,
   swing: groove.swing ?? null,
   bars: groove.bars.length,

@@ -57,7 +57,7 @@ export const overlay = family<z.output<typeof shape>>({
         .map(({ at }) => stroke(keeps, USUAL_SURFACES[keeps], add(at, mul(barLength(ground.meter), frac(bar))))),
     ).flat();
     return {
-      say: `${long} over ${ground.meter.beats}, home after ${bars} bars`,
+      say: `${long} over ${ground.meter.beats}, home after ${bars} ${bars === 1 ? 'bar' : 'bars'}`,
       bars,
       strokes: [...line, ...kept],
       alone: true,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fail, ok } from '../../result';
 import { add, div, frac, less, mul, ZERO } from '../../time/fraction';
-import { NOTE_VALUES, type NoteValue } from '../../time/noteValue';
+import { NOTE_VALUES, valuesInWords, type NoteValue } from '../../time/noteValue';
 import { alternating, family, lengthOfBar, stroke, type Ground } from '../family';
 
 /** The rates a line goes through, from the slowest. */
@@ -67,6 +67,6 @@ export const rates = family<Params>({
     const strokes = [];
     for (let at = ZERO, note = 0; less(at, end); at = add(at, NOTE_VALUES[value]), note++)
       strokes.push(stroke(alternating(note), 'snare', at));
-    return { say: `${value}s`, bars: params.bars, strokes, alone: true };
+    return { say: valuesInWords(value), bars: params.bars, strokes, alone: true };
   },
 });

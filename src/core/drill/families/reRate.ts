@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { countsInWords } from '../../grid/meter';
 import { fail, ok } from '../../result';
 import { compare, format, frac, mul, sub } from '../../time/fraction';
 import type { NoteValue } from '../../time/noteValue';
@@ -90,7 +91,9 @@ export const reRate = family<Params>({
     const place = new Map(momentsIn(params, ground).map((at, moment) => [at, onsets[moment]!]));
     const bars = barsToFill(endsAt, ground.meter);
     const rest = sub(mul(lengthOfBar(ground), frac(bars)), endsAt);
-    const ends = rest.n ? `, ends ${format(rest)} of a whole note before the bar line` : ', ends on the bar line';
+    const ends = rest.n
+      ? `, ends ${countsInWords(rest, ground.counts[0]!.length)} before the bar line`
+      : ', ends on the bar line';
     return {
       say: `${plan.map(({ value, notes }) => `${notes} × ${value}`).join(', ')}${ends}`,
       bars,

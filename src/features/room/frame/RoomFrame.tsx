@@ -1,7 +1,11 @@
+import Box from '@mui/material/Box';
 import useMediaQuery from '@mui/material/useMediaQuery';
+import { visuallyHidden } from '@mui/utils';
 import type { ReactNode } from 'react';
+import { verdictInWords } from '@/core/take/verdictInWords';
 import { LeaveGuard } from '../LeaveGuard';
-import type { Followed } from '../performance';
+import { useRoom } from '../RoomContext';
+import type { Followed } from '../moment';
 import { SetUp } from '../SetUp';
 import { AtRest } from './AtRest';
 import { PhonePlaying } from './PhonePlaying';
@@ -31,6 +35,8 @@ export function RoomFrame({
   ...options
 }: RoomFrameProps) {
   const frame = useFrame(options);
+  const { school, state } = useRoom();
+  const { judged } = state;
   const isPhone = useMediaQuery('(max-width: 599px)', { noSsr: true });
   const { playing, isSettingUp, setSettingUp } = frame;
   const view = { frame, tempo, hasLength, line, panel: panel?.(playing, frame.attempt.follow) };
@@ -39,6 +45,10 @@ export function RoomFrame({
       {playing && isPhone && <PhonePlaying {...view} />}
       {playing && !isPhone && <Playing {...view} />}
       {!playing && <AtRest {...view} />}
+      {/* There before the verdict is, so that it is read out as soon as it stands there. */}
+      <Box role="status" sx={visuallyHidden}>
+        {judged && !playing ? verdictInWords(judged.judgement.verdict, school).say : ''}
+      </Box>
       <LeaveGuard isStruck={frame.attempt.isStruck} />
       {isSettingUp && (
         <SetUp

@@ -46,6 +46,7 @@ export function CountWord({ frame: { stage, piece }, size = 104 }: { frame: Fram
     <Box aria-hidden sx={{ minWidth: { xs: 0, sm: 200 }, textAlign: 'center', mx: 'auto' }}>
       <Box
         ref={count}
+        data-count=""
         sx={{ fontFamily: FIGURE_FONT, fontWeight: 800, fontSize: size, lineHeight: 0.9, minHeight: 0.9 * size }}
       />
       <Box

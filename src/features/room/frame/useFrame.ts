@@ -3,7 +3,7 @@ import type { Limb } from '@/core/groove/limbs';
 import type { Bpm } from '@/core/time/units';
 import { speedWord } from '../care';
 import { useKeys } from '../keys';
-import type { Followed } from '../performance';
+import type { Followed } from '../moment';
 import { heardSchedule, type Piece } from '../piece';
 import { useRoom } from '../RoomContext';
 import type { RoomSettings } from '../settings';

@@ -3,7 +3,7 @@
 import { useCallback, useRef } from 'react';
 import type { Limb } from '@/core/groove/limbs';
 import { nextLimb } from './BuildUpPanel';
-import type { Followed } from '../../performance';
+import type { Followed } from '../../moment';
 import type { RoomSettings } from '../../settings';
 
 type Follow = (wanted: Followed) => void;

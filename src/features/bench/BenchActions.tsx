@@ -1,0 +1,45 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import type { RefObject } from 'react';
+import { FIGURE_FONT } from '@/ui/theme';
+import { HearMenu, type HearHow } from './HearMenu';
+import type { Hearing } from './useHearing';
+
+interface BenchActionsProps {
+  id: string;
+  /** Takes what is counted while it is heard. */
+  count: RefObject<HTMLSpanElement | null>;
+  hearing: Hearing;
+  swung: boolean;
+  selected: boolean;
+  desk: { hear: (how: HearHow) => void; stop: () => void; transform: () => void };
+}
+
+/** What can be done with the whole groove: make a drill of it, transform it, hear it. */
+export function BenchActions({ id, count, hearing, swung, selected, desk }: BenchActionsProps) {
+  return (
+    <>
+      <Box
+        ref={count}
+        component="span"
+        aria-hidden
+        sx={{
+          fontFamily: FIGURE_FONT,
+          fontWeight: 750,
+          fontSize: 30,
+          lineHeight: '36px',
+          minWidth: 64,
+          textAlign: 'right',
+          pr: 1,
+        }}
+      />
+      <Button href={`/drills?groove=${id}`} variant="text">
+        Make a drill
+      </Button>
+      <Button variant="outlined" onClick={desk.transform} aria-haspopup="dialog">
+        Transform
+      </Button>
+      <HearMenu playing={hearing.playing} swung={swung} selected={selected} onHear={desk.hear} onStop={desk.stop} />
+    </>
+  );
+}
