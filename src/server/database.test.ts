@@ -1,81 +1,19 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import { writeTake, type Take } from '@/core/documents/take';
-import { emptyTake, playedTake } from '@/core/testing/takes';
-import { judge } from '@/core/take/judge';
 import { endAssignment, openAssignments, setAssignment } from './assignments';
 import { STARTER_GROOVES } from './demo/grooves';
 import { closeSession, doorState, openSession, setUpWorkshop, signIn } from './door';
 import { USUAL_SETTINGS } from '@/core/documents/settings';
 import { addGroove, groove, grooves, saveGroove, setArchived, setFavourite, setLabels } from './grooves';
 import { migrate } from './migrate';
-import { addStudent, changePerson, signedInPerson, students, type Person } from './people';
-import { keepTake, rejudgeTakes, take, takes } from './takes';
+import { addStudent, changePerson, signedInPerson, students } from './people';
+import { keepTake, take, takes } from './takes';
 import { throwAwayDatabase } from './testing/throwAway';
 import { saveSettings } from './workshop';
+import { ada, assignmentId, bo, grooveId, NOW, school, seed, sent, teacher, teacherToken } from './testing/seeded';
 
 const here = throwAwayDatabase('workshop');
-const NOW = new Date('2026-11-20T17:00:00Z');
-const school = 'e-and-a / trip-let';
 
-let teacher: Person;
-let teacherToken: string;
-let ada: { id: string; token: string };
-let bo: { id: string; token: string };
-let grooveId: string;
-let assignmentId: string;
-
-const anyTake = (change: Partial<Take> = {}): Take => {
-  const empty = emptyTake(STARTER_GROOVES[0]!.groove, { bpm: 72, rounds: 2, playedMs: 0 });
-  const whole = playedTake({ spreadMs: 12 }, empty, 5);
-  return { ...whole, playedMs: Math.round(whole.playedMs), ...change };
-};
-const sent = (playerId: string, change: Record<string, unknown> = {}) => ({
-  id: crypto.randomUUID(),
-  playerId,
-  grooveId,
-  assignmentId,
-  playedAt: NOW.toISOString(),
-  take: JSON.parse(JSON.stringify(writeTake(anyTake()))) as unknown,
-  ...change,
-});
-
-beforeAll(async () => {
-  teacherToken = (await setUpWorkshop({
-    workshop: 'Test shed',
-    teacher: 'Tova Lind',
-    signInName: 'Tova',
-    password: 'a long password',
-    school,
-  }))!;
-  await here.as(teacherToken, async (db) => {
-    teacher = (await signedInPerson(db))!;
-    grooveId = await addGroove(db, teacher, STARTER_GROOVES[0]!);
-  });
-  const addAs = async (name: string) => {
-    const id = await here.as(teacherToken, (db) =>
-      addStudent(db, teacher, {
-        name,
-        signInName: name,
-        password: `${name} has a password`,
-        level: 'second year',
-        setup: 'crossed',
-        school,
-      }),
-    );
-    return { id, token: await openSession(id) };
-  };
-  [ada, bo] = [await addAs('Ada'), await addAs('Bo')];
-  assignmentId = await here.as(teacherToken, (db) =>
-    setAssignment(db, teacher, {
-      student_id: ada.id,
-      groove_id: grooveId,
-      tempo: 72,
-      click: 'counts',
-      minutes: 10,
-      reason: 'The & of 3.',
-    }),
-  );
-});
+beforeAll(() => seed(here));
 
 describe('the door', () => {
   test('a workshop is set up once', async () => {
@@ -209,151 +147,6 @@ describe('what a person may see', () => {
       }),
     );
     expect(again).toBe('taken');
-  });
-});
-
-describe('keeping a take', () => {
-  const keep = (token: string, body: unknown, now = NOW) =>
-    here.as(token, async (db) => keepTake(db, (await signedInPerson(db))!, body, now));
-  const count = async () => (await here.owner.query('select from take')).rowCount;
-
-  test('its row has the figures that judging gives, its document judges the same again', async () => {
-    const body = sent(ada.id);
-    await keep(ada.token, body);
-    const kept = (await here.as(teacherToken, (db) => take(db, body.id)))!;
-    if (!kept.take.ok) throw new Error('unread');
-    const { figures, verdict, byPlace } = judge(kept.take.value, 'second year');
-    expect(kept).toMatchObject({
-      player: 'Ada',
-      title: 'Slow crossing',
-      tempo: 72,
-      click: 'counts',
-      matched: figures.matched,
-      missed: figures.missed,
-      struck_by: 'player',
-      is_judged: true,
-      verdict,
-    });
-    const { rows: places } = await here.as(teacherToken, (db) =>
-      db.query('select * from take_place where take_id = $1', [body.id]),
-    );
-    expect(places).toHaveLength(byPlace.length);
-    expect(places[0]).toMatchObject({ count: 1, part: 0, matched: byPlace[0]!.matched });
-    expect(kept.mean_error_ms).toBeCloseTo(figures.meanErrorMs!, 9);
-    expect(kept.sd_error_ms).toBeCloseTo(figures.sdErrorMs!, 9);
-  });
-
-  test('what an older judging left is drawn up anew, once', async () => {
-    const body = sent(ada.id);
-    await keep(ada.token, body);
-    const before = await here.as(ada.token, (db) => take(db, body.id));
-    await here.owner.query(`update take set judge_version = 0, matched = 0, verdict = null where id = $1`, [body.id]);
-    expect(await rejudgeTakes(here.owner)).toBe(1);
-    expect(await here.as(ada.token, (db) => take(db, body.id))).toEqual(before);
-    expect(await rejudgeTakes(here.owner)).toBe(0);
-  });
-
-  test('until its turn comes a list says that it is judged anew; one that cannot be read keeps its figures', async () => {
-    const [body, other] = [sent(ada.id), sent(ada.id)];
-    await keep(ada.token, body);
-    await keep(ada.token, other);
-    const listed = async (id: string) => (await here.as(ada.token, (db) => takes(db))).find((one) => one.id === id)!;
-    await here.owner.query('update take set judge_version = 0, verdict = null where id = $1', [body.id]);
-    expect(await listed(body.id)).toMatchObject({ is_judged: false, verdict: undefined });
-    await here.owner.query(
-      `update take set judge_version = 0, document = jsonb_set(document, '{version}', '99') where id = $1`,
-      [body.id],
-    );
-    const shares: number[][] = [];
-    await rejudgeTakes(here.owner, (done, of) => shares.push([done, of]));
-    expect(shares).toEqual([[1, 1]]);
-    expect(await listed(body.id)).toMatchObject({ is_judged: true, verdict: undefined, title: 'Slow crossing' });
-    expect((await listed(body.id)).matched).toBeGreaterThan(0);
-    // The others are not touched by it.
-    expect((await listed(other.id)).verdict).toBeDefined();
-    const opened = await here.as(ada.token, (db) => take(db, body.id));
-    expect(opened!.take).toMatchObject({ ok: false, problems: [{ code: 'newer-version' }] });
-  });
-
-  test('one of version 1 is shown, judged and said to be the kit’s where the kit played it', async () => {
-    const body = sent(ada.id);
-    await keep(ada.token, body);
-    const { passages: _, bpm: __, struckBy: ___, ...rest } = writeTake(anyTake());
-    const old = { ...rest, version: 1, tempo: [{ fromBar: 0, bpm: 72 }], input: 'simulated kit' };
-    await here.owner.query(
-      `update take set document = $2, document_version = 1, judge_version = 1, verdict = null where id = $1`,
-      [body.id, JSON.stringify(old)],
-    );
-    expect(await rejudgeTakes(here.owner)).toBe(1);
-    const read = (await here.as(ada.token, (db) => take(db, body.id)))!;
-    expect(read).toMatchObject({ struck_by: 'kit', is_judged: true, take: { ok: true, value: { version: 2 } } });
-    expect(read.verdict).toBeDefined();
-  });
-
-  test('sent twice it is kept once, and the answer is the same', async () => {
-    const body = sent(ada.id);
-    const before = await count();
-    expect(await keep(ada.token, body)).toEqual(await keep(ada.token, body));
-    expect(await count()).toBe(before! + 1);
-  });
-
-  test('a clock that runs ahead does not put it into the future', async () => {
-    const body = sent(ada.id, { playedAt: '2031-01-01T00:00:00Z' });
-    await keep(ada.token, body);
-    expect((await here.as(ada.token, (db) => take(db, body.id)))!.played_at).toEqual(NOW);
-  });
-
-  test.each([
-    [
-      '200,000 hits',
-      () => ({
-        take: { ...writeTake(anyTake()), hits: Array.from({ length: 200_000 }, () => ({ limb: 'right hand', ms: 1 })) },
-      }),
-      /200,000 hits/,
-    ],
-    ['a tempo of 5', () => ({ take: writeTake(anyTake({ bpm: 5 })) }), /slowest tempo is 20/],
-    [
-      'a groove with a stroke off its grid',
-      () => {
-        const json = writeTake(anyTake());
-        return {
-          take: {
-            ...json,
-            groove: {
-              ...json.groove,
-              bars: [{ ...json.groove.bars[0]!, strokes: [{ ...json.groove.bars[0]!.strokes[0]!, at: '1/7' }] }],
-            },
-          },
-        };
-      },
-      /no slot here/,
-    ],
-    ['an id that is none', () => ({ id: '17' }), /uuid/i],
-    ['a groove she was not set', () => ({ grooveId: crypto.randomUUID() }), /not there any more/],
-    ['another’s assignment', () => ({ assignmentId: crypto.randomUUID() }), /not set for you/],
-    ['another’s name on it', () => ({ playerId: crypto.randomUUID() }), /another person/],
-    ['more than a take has', () => ({ admin: true }), /admin|Unrecognized/],
-  ] as const)('with %s it is refused whole', async (_, change, words) => {
-    const before = await count();
-    const answer = await keep(ada.token, sent(ada.id, change() as Record<string, unknown>));
-    expect(
-      !answer.ok && answer.problems.map(({ where, say, remedy }) => `${where} ${say} ${remedy}`).join(' '),
-    ).toMatch(words);
-    expect(await count()).toBe(before);
-  });
-
-  test('the database itself refuses one in another’s name', async () => {
-    const before = await count();
-    await expect(
-      here.as(bo.token, (db) =>
-        db.query(
-          `insert into take (id, workshop_id, player_id, groove_id, played_at, played_ms, tempo, click, input, level, matched, missed, extra, tolerance_ms, verdict_about, verdict, judge_version, document_version, document)
-       values (gen_random_uuid(), $1, $2, $3, now(), 1, 72, 'counts', 'keys', 'concert', 1, 0, 0, 1, 'clean', null, 1, 1, '{}')`,
-          [teacher.workshop_id, ada.id, grooveId],
-        ),
-      ),
-    ).rejects.toThrow(/row-level security/);
-    expect(await count()).toBe(before);
   });
 });
 

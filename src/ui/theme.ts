@@ -92,7 +92,7 @@ export const theme = createTheme({
           outlineOffset: '2px',
         },
         // A list or a field says it by its frame.
-        'input:focus-visible, textarea:focus-visible, [role="combobox"]:focus-visible, [role="menu"]:focus-visible, [role="listbox"]:focus-visible':
+        '.MuiInputBase-input:focus-visible, [role="combobox"]:focus-visible, [role="menu"]:focus-visible, [role="listbox"]:focus-visible':
           { outline: 'none !important' },
         '.MuiOutlinedInput-root:has(:focus-visible)': {
           outline: `3px solid ${theme.vars!.palette.secondary.main}`,

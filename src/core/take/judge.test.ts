@@ -5,11 +5,8 @@ import { anyGroove, oneLine, together } from '../testing/arbitrary';
 import { formOfTake, readTake, writeTake, type Take } from '../documents/take';
 import { emptyTake as takeOf, playedTake } from '../testing/takes';
 import { verdictInWords } from './verdictInWords';
-import { writeGroove } from '../documents/groove';
-import { readVerdict, type Verdict } from '../documents/verdict';
-import { schoolNamed, SCHOOLS } from '../count/schools';
-import { MOST_HITS } from '../limits';
-import { CLICK_PLANS } from '../time/clickPlan';
+import { type Verdict } from '../documents/verdict';
+import { SCHOOLS } from '../count/schools';
 import { judge } from './judge';
 import { KIT_FAULTS, simulateKit, type KitFault, type Playing } from './simulatedKit';
 
@@ -125,46 +122,6 @@ test('a tempo change within the take is judged where it was heard', () => {
   expect(timed.endMs).toBe(2 * 3000 + 6 * 2000);
 });
 
-describe('a take as JSON', () => {
-  test('is read back and judged the same', () => {
-    const take = played(KIT_FAULTS.uneven);
-    const read = readTake(JSON.parse(JSON.stringify(writeTake(take))));
-    expect(read.ok && judge(read.value, 'advanced').figures).toEqual(judge(take, 'advanced').figures);
-  });
-
-  const json = () => JSON.parse(JSON.stringify(writeTake(played({})))) as Record<string, unknown>;
-  test.each([
-    [
-      '200,000 hits',
-      { hits: Array.from({ length: 200_000 }, () => 0) },
-      new RegExp(`200,000 hits .* at most ${MOST_HITS.toLocaleString('en')}`, 's'),
-    ],
-    ['a tempo of 500', { bpm: 500 }, /fastest tempo is 300/],
-    [
-      'tempo changes out of order',
-      {
-        changes: [
-          { fromBar: 4, bpm: 60 },
-          { fromBar: 4, bpm: 70 },
-        ],
-      },
-      /not in order/,
-    ],
-    ['a passage that reaches beyond the groove', { passages: [{ from: 0, bars: 2, times: 1 }] }, /beyond the last bar/],
-    ['more bars than half an hour has', { passages: [{ from: 0, bars: 1, times: 1999 }] }, /more bars than a take/],
-    ['a loudness above 1', { hits: [{ ms: 0, loudness: 2 }] }, /hits 1 loudness/],
-    ['no limb in the task', { task: [] }, /at least one limb/],
-    ['a time that is no number', { hits: [{ limb: 'right hand', ms: null }] }, /hits 1 ms/],
-    ['a groove of another version', { groove: { version: 7 } }, /version 7/],
-  ])('with %s is refused', (_, change, words) => {
-    const read = readTake({ ...json(), ...change });
-    expect(read.ok).toBe(false);
-    expect(!read.ok && read.problems.map(({ where, say, remedy }) => `${where} ${say} ${remedy}`).join(' ')).toMatch(
-      words,
-    );
-  });
-});
-
 test('the simulated kit plays the same from the same seed, and otherwise from another', () => {
   const timed = schedule(formOfTake(emptyTake()));
   const play = (seed: number) => simulateKit(timed, ['right hand'], KIT_FAULTS.uneven, seed);
@@ -221,72 +178,6 @@ describe('what changes on the way', () => {
   });
 });
 
-describe('a take of version 1', () => {
-  const whole = played({ spreadMs: 3 });
-  const old = (change: object = {}) => {
-    const { passages: _, bpm: __, struckBy: ___, ...rest } = writeTake(whole);
-    return { ...rest, version: 1, tempo: [{ fromBar: 0, bpm: 80 }], input: 'simulated kit', ...change };
-  };
-  const read = (change: object = {}) => {
-    const take = readTake(JSON.parse(JSON.stringify(old(change))));
-    if (!take.ok) throw new Error(take.problems[0]!.say);
-    return take.value;
-  };
-
-  test('is read, says who struck, and is judged as before', () => {
-    expect(read()).toMatchObject({ version: 2, bpm: 80, struckBy: 'kit', passages: [{ from: 0, bars: 1, times: 1 }] });
-    expect(read({ input: 'keys' }).struckBy).toBe('player');
-    expect(judge(read(), 'advanced').figures).toEqual(judge(whole, 'advanced').figures);
-  });
-
-  test('brings tempos and what else was set anew together, by their bars', () => {
-    const swing = { value: '8th', ratio: '2' };
-    const tempo = [80, 90, 100].map((bpm, index) => ({ fromBar: 2 * index, bpm }));
-    const changes = [
-      { fromBar: 1, swing },
-      { fromBar: 4, task: ['right hand'] },
-    ];
-    expect(read({ tempo, changes }).changes).toEqual([
-      { fromBar: 1, swing },
-      { fromBar: 2, bpm: 90 },
-      { fromBar: 4, task: ['right hand'], bpm: 100 },
-    ]);
-  });
-
-  test('of a drill: copied bars are laid together, and every exercise stays where it was', () => {
-    const [one, other] = [backbeat, oneLine('t...t...', 'right foot')].map(({ bars }) => bars[0]!);
-    const rest = { ...one!, strokes: [] };
-    const bars = [one!, one!, rest, other!, other!, rest, one!, one!];
-    const groove = writeGroove({ ...backbeat, bars });
-    const part = (from: number, place: string) => ({ say: '', places: [place], from, bars: 1, times: 2 });
-    const parts = [part(0, '0'), part(3, '1/8'), part(6, '0')];
-    const { groove: laid, passages, exercises } = read({ groove, parts, rounds: 1 });
-    expect(laid.bars).toEqual([one, rest, other]);
-    expect(exercises).toEqual([
-      { say: '', places: ['0'] },
-      { say: '', places: ['1/8'] },
-    ]);
-    expect(passages).toEqual([
-      { from: 0, bars: 1, times: 2, exercise: 0 },
-      { from: 1, bars: 1, times: 1 },
-      { from: 2, bars: 1, times: 2, exercise: 1 },
-      { from: 1, bars: 1, times: 1 },
-      { from: 0, bars: 1, times: 2, exercise: 0 },
-    ]);
-  });
-
-  test('that is damaged is a problem, not an error', () => {
-    const problem = (json: unknown) => {
-      const damaged = readTake(json);
-      return damaged.ok ? undefined : damaged.problems[0]!.code;
-    };
-    expect(problem({ version: 1 })).toBe('unreadable');
-    expect(problem(old({ groove: 3 }))).toBe('unreadable');
-    expect(problem({ version: 3 })).toBe('newer-version');
-    expect(problem(undefined)).toBe('no-version');
-  });
-});
-
 describe('hits that name no limb', () => {
   const heard = (take: Take): Take => ({
     ...take,
@@ -313,40 +204,6 @@ describe('hits that name no limb', () => {
       hits: hands.hits.filter((hit) => hit.limb === 'right hand'),
     };
     expect(judge(take, 'concert').figures).toMatchObject({ matched: 64, missed: 0, notJudgeable: 40 });
-  });
-});
-
-describe('the verdict as it is read', () => {
-  const late = played({ spreadMs: 4 });
-  const verdict = judge({ ...late, hits: late.hits.map((hit) => ({ ...hit, ms: hit.ms + 45 })) }, 'advanced').verdict;
-
-  test('is data, and says the same after it was kept', () => {
-    expect(readVerdict(JSON.parse(JSON.stringify(verdict)))).toEqual({ ok: true, value: verdict });
-    expect(JSON.stringify(verdict)).not.toMatch(/click\.|the whole/i);
-  });
-
-  test('says its place in the school of whoever reads it', () => {
-    const place = { limb: 'right hand', bar: 0, bars: 1, count: 4, part: 1, parts: 4, counts: 1 } as const;
-    const one: Verdict = { ...verdict, about: 'place', limb: 'right hand', place };
-    const inSchool = (name: string) => verdictInWords(one, schoolNamed(name)).say;
-    expect(inSchool('1 e & a')).toMatch(/^The e of 4 in the right hand/);
-    expect(inSchool('takadimi')).toMatch(/^The ka of 4 in the right hand/);
-    expect(verdictInWords({ ...one, place: { ...place, bars: 4, bar: 1 } }, SCHOOLS[0]).say).toMatch(/in bar 2 in the/);
-  });
-
-  test('calls an offset steady only where the spread would pass', () => {
-    expect(said(verdict).evidence).toMatch(/so it is steady/);
-    const uneven = { ...verdict, numbers: { ...verdict.numbers, spreadMs: 77 } };
-    expect(said(uneven).evidence).not.toMatch(/so it is steady/);
-  });
-
-  test('after a clean take first the limbs come back, then the tempo, then the click thins, then it goes faster', () => {
-    const next = (change: Partial<Take>) => judge(played({}, emptyTake(backbeat, change)), 'advanced').verdict.practise;
-    const feet = { task: ['right foot' as const] };
-    expect(next(feet)).toMatchObject({ step: 'all limbs', limbs: ['right hand', 'left hand', 'right foot'], bpm: 80 });
-    expect(next({ bpm: 69 })).toMatchObject({ step: 'up to tempo', bpm: 80 });
-    expect(next({ bpm: 69, goal: 69 })).toMatchObject({ step: 'thinner click', click: '2 and 4', bpm: 69 });
-    expect(next({ click: CLICK_PLANS['2 and 4'] })).toMatchObject({ step: 'faster', bpm: 84, click: 'counts' });
   });
 });
 

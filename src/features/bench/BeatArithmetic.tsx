@@ -7,11 +7,6 @@ import AccordionSummary from '@mui/material/AccordionSummary';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { memo, useState } from 'react';
@@ -22,15 +17,15 @@ import type { Limb } from '@/core/groove/limbs';
 import { keepLimbs } from '@/core/groove/lines';
 import type { Answer } from '@/core/groove/transformed';
 import type { Plan } from '@/core/form/form';
-import { CLICK_PLAN_NAMES, CLICK_PLANS } from '@/core/time/clickPlan';
-import { plainMetronome } from '@/core/schedule/metronome';
 import { cycleOf } from '@/core/grid/cycle';
-import { equal, format, frac } from '@/core/time/fraction';
+import { equal, frac } from '@/core/time/fraction';
 import { countsInWords, countsOf } from '@/core/grid/meter';
 import { modulatedBpm } from '@/core/time/modulation';
-import { NOTE_VALUES, valueFigures, valuesInWords, type NoteValue } from '@/core/time/noteValue';
+import { NOTE_VALUES, type NoteValue } from '@/core/time/noteValue';
 import { plural } from '@/ui/words/text';
 import { tempoInWords } from '@/ui/words/figures';
+import { PlainMetronomes } from './PlainMetronomes';
+import { ValueTable } from './ValueTable';
 import { heardInTurn, heardPlan, type Loop } from './loop';
 
 const VALUES = Object.keys(NOTE_VALUES) as NoteValue[];
@@ -87,7 +82,6 @@ export const BeatArithmetic = memo(function BeatArithmetic({
         ]),
       );
   };
-  const clicked = { meter: one.meter, reading: groove.reading, cells: one.cells };
 
   return (
     <Accordion
@@ -179,34 +173,11 @@ export const BeatArithmetic = memo(function BeatArithmetic({
             </Button>
           </Box>
         </Box>
-        <Box>
-          <Typography variant="h3" gutterBottom>
-            On a plain metronome
-          </Typography>
-          {CLICK_PLAN_NAMES.map((name) => {
-            const set = plainMetronome(CLICK_PLANS[name], clicked, groove.tempo);
-            return (
-              <Typography
-                key={name}
-                component="div"
-                variant="body2"
-                sx={{ display: 'flex', gap: 1, alignItems: 'center' }}
-              >
-                <Button
-                  size="small"
-                  aria-label={`Hear the click on ${name}`}
-                  onClick={() => onHear(heardInTurn([heardPlan(groove, { click: CLICK_PLANS[name] })]))}
-                >
-                  Hear
-                </Button>
-                {name}:{' '}
-                {set
-                  ? `${tempoInWords(set.bpm)}${set.outOfRange ? ', where most metronomes cannot be set' : ''}`
-                  : 'no plain metronome clicks this unevenly'}
-              </Typography>
-            );
-          })}
-        </Box>
+        <PlainMetronomes
+          groove={groove}
+          bar={bar}
+          onHear={(click) => onHear(heardInTurn([heardPlan(groove, { click })]))}
+        />
       </AccordionDetails>
     </Accordion>
   );
@@ -237,61 +208,5 @@ function Choice<T extends string>({
         </MenuItem>
       ))}
     </TextField>
-  );
-}
-
-interface ValueTableProps {
-  groove: Groove;
-  beat: NoteValue;
-  limb: Limb;
-  onHear: (value: NoteValue) => void;
-  onDrop: (value: NoteValue) => void;
-}
-
-/** Every note value at the groove's tempo: its share of the count, how long it lasts, how many a second. */
-function ValueTable({ groove, beat, limb, onHear, onDrop }: ValueTableProps) {
-  return (
-    <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Note values">
-      <Table size="small">
-        <TableHead>
-          <TableRow>
-            <TableCell>Note value</TableCell>
-            <TableCell align="right">of the count</TableCell>
-            <TableCell align="right">%</TableCell>
-            <TableCell align="right">ms</TableCell>
-            <TableCell align="right">a second</TableCell>
-            <TableCell>on the {limb}</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {VALUES.map((each) => {
-            const { ofBeat, percentOfBeat, ms, perSecond } = valueFigures(each, beat, groove.tempo);
-            return (
-              <TableRow key={each}>
-                <TableCell component="th" scope="row">
-                  {each}
-                </TableCell>
-                <TableCell align="right">{format(ofBeat)}</TableCell>
-                <TableCell align="right">{percentOfBeat.toFixed(2).replace(/\.?0+$/, '')}</TableCell>
-                <TableCell align="right">{ms.toFixed(1)}</TableCell>
-                <TableCell align="right">{perSecond.toFixed(2)}</TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap', py: 0 }}>
-                  <Button size="small" aria-label={`Hear ${valuesInWords(each)}`} onClick={() => onHear(each)}>
-                    Hear
-                  </Button>
-                  <Button
-                    size="small"
-                    aria-label={`Drop ${valuesInWords(each)} on the strip`}
-                    onClick={() => onDrop(each)}
-                  >
-                    Drop on the strip
-                  </Button>
-                </TableCell>
-              </TableRow>
-            );
-          })}
-        </TableBody>
-      </Table>
-    </Box>
   );
 }

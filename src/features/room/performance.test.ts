@@ -1,67 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { SCHOOLS } from '@/core/count/schools';
 import { judge } from '@/core/take/judge';
-import type { Limb } from '@/core/groove/limbs';
 import { MOST_HITS } from '@/core/limits';
-import { oneLine, together } from '@/core/testing/arbitrary';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
-import type { Player, VoicedSound } from '@/sound/player';
-import { Performance } from './performance';
-import { roundsOf, type Piece } from './piece';
-import { firstSettings, type RoomSettings } from './settings';
-
-/** A player whose ear is wherever the test says, and that writes down what it was asked to play. */
-class FakePlayer {
-  now = -Infinity;
-  aheadMs = 30;
-  sounds: readonly VoicedSound[] = [];
-  starts = 0;
-  stopped = false;
-  heardMs = (pageMs = this.now) => pageMs;
-  async prepare() {}
-  async start(sounds: readonly VoicedSound[], firstMs: number) {
-    this.starts++;
-    this.sounds = sounds;
-    this.now = firstMs;
-  }
-  replaceFrom(sounds: readonly VoicedSound[], ms: number) {
-    this.sounds = [...this.sounds.filter((sound) => sound.ms < ms), ...sounds.filter((sound) => sound.ms >= ms)];
-  }
-  stop() {
-    this.stopped = true;
-  }
-}
-
-const groove = together(oneLine('tttttttt', 'right hand', 120), oneLine('A...A...', 'right foot'));
-const settings: RoomSettings = {
-  ...firstSettings(groove),
-  bpm: 120,
-  click: CLICK_PLANS.counts,
-  length: { rounds: 4 },
-  countIn: 1,
-  task: ['right hand', 'right foot'],
-  who: 'me',
-  heard: ['right hand', 'right foot'],
-};
-async function begun(change: Partial<RoomSettings> = {}, piece: Partial<Piece> = {}) {
-  const player = new FakePlayer();
-  const performance = await Performance.start(
-    player as unknown as Player,
-    { groove, school: SCHOOLS[0], ...piece },
-    { ...settings, ...change },
-  );
-  performance.kit.open((strike) => void performance.strike(strike));
-  return { player, performance };
-}
-/** The frames of a screen, in which the kit is asked. */
-const frames = (performance: Performance) => performance.kit.ask(performance.heardMs);
-const touch = (performance: Performance, limb: Limb, pageMs: number) =>
-  performance.strike({ input: 'keys', limb, at: { pageMs } });
-const times = (player: FakePlayer, voice: string) =>
-  player.sounds
-    .filter((sound) => sound.voice.startsWith(voice))
-    .map(({ ms }) => Math.round(ms))
-    .sort((a, b) => a - b);
+import { type Piece } from './piece';
+import { begun, frames, times, touch } from './testing/performed';
 
 describe('where we are', () => {
   test('counting in, then bar by bar and round by round, then over', async () => {
@@ -244,13 +186,6 @@ test('on a soft rung the groove is heard softer, the click as always; layers fad
   expect([loud('kick'), loud('click'), loud('layer/0'), loud('layer/1')]).toEqual([[0.35], [1], [1, 0.3], [1]]);
 });
 
-test('a length in minutes is whole rounds, and never longer than a take may be', () => {
-  expect(roundsOf({ minutes: 1 }, { groove }, 120)).toBe(30);
-  expect(roundsOf({ minutes: 5 }, { groove }, 20)).toBe(25);
-  const passages = [{ from: 0, bars: 1, times: 64 }];
-  expect(roundsOf({ rounds: 32 }, { groove, passages }, 20)).toBe(2);
-});
-
 describe('a clock set back by a stall', () => {
   test('a tempo set then does not reach back behind what was struck', async () => {
     const { player, performance } = await begun({ who: 'steady' });
@@ -295,29 +230,5 @@ describe('strokes', () => {
       ms: 1000,
     });
     expect(performance.nearest({ limb: 'left foot', ms: 1040 })).toBeUndefined();
-  });
-});
-
-describe('the end', () => {
-  test('played to the end, all of it is judged; stopped by hand, what was not attempted is not missed', async () => {
-    const whole = await begun();
-    touch(whole.performance, 'right hand', 0);
-    whole.player.now = 8400;
-    expect(whole.performance.finish()!.playedMs).toBe(8000);
-    const stopped = await begun();
-    touch(stopped.performance, 'right hand', 1000);
-    stopped.player.now = 3000;
-    expect(stopped.performance.finish()!.playedMs).toBe(1250);
-    expect(stopped.player.stopped).toBe(true);
-  });
-
-  test('with nothing struck, or stopped in the count-in, there is no take', async () => {
-    const idle = await begun();
-    idle.player.now = 8400;
-    expect(idle.performance.finish()).toBeUndefined();
-    const early = await begun();
-    touch(early.performance, 'right hand', -100);
-    early.player.now = -50;
-    expect(early.performance.finish()).toBeUndefined();
   });
 });

@@ -1,50 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { clickPlanShape, CLICK_PLANS, planInWords, type ClickPlan } from './clickPlan';
-import { plainMetronome } from '../schedule/metronome';
-import { clicks, type ClickedBar } from '../schedule/clicks';
-import { compare, exact, format, toNumber, ZERO } from './fraction';
-import { barLength, countsOf, formatMeter, isCompound, parseMeter } from '../grid/meter';
-import { offBeat, swingRatio, swungPlace } from './swing';
-import { clock, tempoAt, type TempoMap } from './tempoMap';
+import { clickPlanShape, CLICK_PLANS, planInWords, type ClickPlan } from '../time/clickPlan';
+import { plainMetronome } from './metronome';
+import { clicks, type ClickedBar } from './clicks';
+import { format } from '../time/fraction';
 import { meterOf } from '../testing/arbitrary';
 import { cellsOfDivisions } from '../grid/cells';
-
-describe('meters', () => {
-  test.each([
-    ['4/4', 4],
-    ['7/8 (2+2+3)', 7],
-    [' 12 / 8 ', 12],
-    ['15/16', 15],
-    ['2/2', 2],
-  ])('%s', (text, beats) => {
-    expect(meterOf(text).beats).toBe(beats);
-  });
-
-  test.each([
-    ['0/4', /1 to 32/],
-    ['33/4', /1 to 32/],
-    ['4/3', /2, 4, 8 or 16/],
-    ['7/8 (2+2)', /add up to the number/],
-    ['waltz', /like 4\/4/],
-    ['7/8 (0+7)', /add up/],
-  ])('%s is refused with what would work', (text, words) => {
-    const read = parseMeter(text);
-    expect(!read.ok && read.problems[0]!.remedy).toMatch(words);
-  });
-
-  test('compound meters are counted in numbers or in pulses, others in numbers either way', () => {
-    expect(countsOf(meterOf('12/8'), 'pulse').map(({ at }) => format(at))).toEqual(['0', '3/8', '3/4', '9/8']);
-    expect(countsOf(meterOf('12/8'), 'numbers')).toHaveLength(12);
-    expect(countsOf(meterOf('7/8'), 'pulse')).toHaveLength(7);
-    expect([isCompound(meterOf('6/8')), isCompound(meterOf('3/8')), isCompound(meterOf('6/4'))]).toEqual([
-      true,
-      false,
-      false,
-    ]);
-    expect(formatMeter(meterOf('7/8 (2+2+3)'))).toBe('7/8');
-  });
-});
 
 const bar = (meter: string, division = 1): ClickedBar => ({
   meter: meterOf(meter),
@@ -111,41 +72,6 @@ describe('click plans', () => {
   ])('%o is no plan', (plan) => {
     expect(clickPlanShape.safeParse(plan).success).toBe(false);
   });
-});
-
-describe('swing', () => {
-  test('by tempo: the short note near 100 ms, the ratio from even to 3.5', () => {
-    const ratio = (bpm: number) => toNumber(swingRatio({ value: '8th', ratio: 'tempo-aware' }, bpm));
-    expect([ratio(60), ratio(200), ratio(150), ratio(300)]).toEqual([3.5, 2, 3, 1]);
-    // At 200 a beat is 300 ms: 200 long, 100 short.
-    expect(300 * (1 - toNumber(offBeat(swingRatio({ value: '8th', ratio: 'tempo-aware' }, 200))))).toBeCloseTo(100);
-  });
-
-  test('keeps the order of all places and the ends of every pair, and the odd 8th of 7/8 where it is', () => {
-    const place = fc.integer({ min: 0, max: 95 }).map((n) => exact(`${n}/96`));
-    fc.assert(
-      fc.property(place, place, fc.constantFrom('1', '3/2', '2', '3'), (a, b, ratio) => {
-        const swung = (at: typeof a) => swungPlace(at, '8th', exact(ratio), barLength(meterOf('4/4')));
-        expect(Math.sign(compare(swung(a), swung(b)))).toBe(Math.sign(compare(a, b)));
-      }),
-    );
-    expect(format(swungPlace(exact('1/4'), '8th', exact('2'), exact('1')))).toBe('1/4');
-    expect(format(swungPlace(exact('13/16'), '8th', exact('2'), exact('7/8')))).toBe('13/16');
-  });
-});
-
-test('a tempo map goes on from each change, and the first tempo holds before the first bar', () => {
-  const beat = exact('1/4');
-  const map: TempoMap = [
-    { at: ZERO, bpm: 60, beat },
-    { at: exact('1'), bpm: 120, beat },
-    { at: exact('2'), bpm: 40, beat },
-  ];
-  const toMs = clock(map);
-  expect(['-1', '0', '1/2', '1', '3/2', '2', '9/4'].map((at) => toMs(exact(at)))).toEqual([
-    -4000, 0, 2000, 4000, 5000, 6000, 7500,
-  ]);
-  expect(['-1', '1', '5'].map((at) => tempoAt(map, exact(at)).bpm)).toEqual([60, 120, 40]);
 });
 
 describe('a click that thins', () => {

@@ -1,0 +1,27 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { compare, exact, format, toNumber } from './fraction';
+import { barLength } from '../grid/meter';
+import { offBeat, swingRatio, swungPlace } from './swing';
+import { meterOf } from '../testing/arbitrary';
+
+describe('swing', () => {
+  test('by tempo: the short note near 100 ms, the ratio from even to 3.5', () => {
+    const ratio = (bpm: number) => toNumber(swingRatio({ value: '8th', ratio: 'tempo-aware' }, bpm));
+    expect([ratio(60), ratio(200), ratio(150), ratio(300)]).toEqual([3.5, 2, 3, 1]);
+    // At 200 a beat is 300 ms: 200 long, 100 short.
+    expect(300 * (1 - toNumber(offBeat(swingRatio({ value: '8th', ratio: 'tempo-aware' }, 200))))).toBeCloseTo(100);
+  });
+
+  test('keeps the order of all places and the ends of every pair, and the odd 8th of 7/8 where it is', () => {
+    const place = fc.integer({ min: 0, max: 95 }).map((n) => exact(`${n}/96`));
+    fc.assert(
+      fc.property(place, place, fc.constantFrom('1', '3/2', '2', '3'), (a, b, ratio) => {
+        const swung = (at: typeof a) => swungPlace(at, '8th', exact(ratio), barLength(meterOf('4/4')));
+        expect(Math.sign(compare(swung(a), swung(b)))).toBe(Math.sign(compare(a, b)));
+      }),
+    );
+    expect(format(swungPlace(exact('1/4'), '8th', exact('2'), exact('1')))).toBe('1/4');
+    expect(format(swungPlace(exact('13/16'), '8th', exact('2'), exact('7/8')))).toBe('13/16');
+  });
+});
