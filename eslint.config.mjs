@@ -1,5 +1,6 @@
 import next from 'eslint-config-next/core-web-vitals';
 import typescript from 'eslint-config-next/typescript';
+import tseslint from 'typescript-eslint';
 
 const config = [
   {
@@ -20,6 +21,20 @@ const config = [
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       eqeqeq: 'error',
       'no-console': ['error', { allow: ['error'] }],
+      'no-nested-ternary': 'error',
+    },
+  },
+  // What only the types can tell: promises nobody waits for, and assertions that say nothing.
+  {
+    files: ['src/**/*.{ts,tsx}', 'e2e/**/*.ts'],
+    languageOptions: { parser: tseslint.parser, parserOptions: { projectService: true } },
+    plugins: { '@typescript-eslint': tseslint.plugin },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/no-unnecessary-type-assertion': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
     },
   },
   // The core brings no clock and no randomness of its own: a seed or a time is an argument.

@@ -148,7 +148,7 @@ test('beat arithmetic: values at this tempo, when a cell comes round, this note 
   await expect(page.getByRole('row', { name: /^quarter triplet/ })).toContainText('quarter triplet2/366.67444.42.25');
   await expect(
     page.getByText(
-      'is 3/2 counts long; it meets a count again after 3 counts (2 cells), and 1 after 3 bars (8 cells).',
+      'is 1 1/2 counts long; it meets a count again after 3 counts (2 cells), and 1 after 3 bars (8 cells).',
     ),
   ).toBeVisible();
   await expect(page.getByText('The quarter then goes at 67.5 a minute.')).toBeVisible();

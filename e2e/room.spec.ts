@@ -130,7 +130,7 @@ test('back to back: straight and swung take turns and the screen says which; wha
   await comeInAs(page, 'Wendla');
   await openRoom(page);
   await practiseAs(page, 'Back to back');
-  await expect(page.getByText('bar 4', { exact: true })).toBeVisible();
+  await expect(page.getByLabel('Bars of each', { exact: true })).toBeVisible();
   await tempo(page).fill('180');
   await tempo(page).press('Enter');
   await choose(page, 'Who plays', 'kit, steady');

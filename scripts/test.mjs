@@ -1,5 +1,5 @@
 /**
- * `npm test`: types, lint, the dependency rule, unit, database and browser tests, on a throw-away
+ * `npm test`: types, lint, the dependency rule, unused code, unit, database and browser tests, on a throw-away
  * cluster and free ports, so that it runs beside `npm start`. With DATABASE_URL set it uses throw-away
  * databases on that server and starts none. Arguments choose steps: `npm test -- unit browser`.
  */
@@ -70,6 +70,7 @@ const STEPS = {
   lint: () => run(bin('eslint'), ['--max-warnings', '0', '.'], { show: true }),
   arrows: () =>
     run(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'], { show: true }),
+  unused: () => run(bin('knip'), [], { show: true }),
   unit: () => run(bin('vitest'), ['run', '--project', 'unit'], { show: true }),
   database: async () =>
     run(bin('vitest'), ['run', '--project', 'database'], {

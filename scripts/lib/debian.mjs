@@ -3,7 +3,7 @@ import { refuse, say } from './say.mjs';
 import { lastLines, run } from './run.mjs';
 
 /** Installs a Debian package when `isThere` finds nothing; without the right to, says the line to run. */
-export async function ensureDebianPackage(name, what, isThere) {
+async function ensureDebianPackage(name, what, isThere) {
   const found = isThere();
   if (found) return found;
   const remedy = `apt-get update && apt-get install -y ${name}`;

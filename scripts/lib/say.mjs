@@ -1,5 +1,5 @@
 /** What cannot be done, in one line with its remedy, is thrown as this and printed without a stack. */
-export class Refusal extends Error {}
+class Refusal extends Error {}
 
 /** @param {string} what @param {string} remedy */
 export function refuse(what, remedy) {

@@ -30,10 +30,6 @@ export async function openAssignments(db: Db, studentId: string): Promise<Assign
   ).rows;
 }
 
-export async function assignment(db: Db, id: string): Promise<Assignment | undefined> {
-  return (await db.query<Assignment>(`${ASSIGNMENT} where a.id = $1`, [id])).rows[0];
-}
-
 export type NewAssignment = Pick<Assignment, 'student_id' | 'groove_id' | 'tempo' | 'click' | 'minutes' | 'reason'>;
 
 /** Sets a groove for a student of the teacher's workshop; anybody else's is refused by the database. */

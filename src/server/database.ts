@@ -21,7 +21,7 @@ function pool(variable: 'WEB_DATABASE_URL' | 'DOOR_DATABASE_URL', most: number):
 }
 
 /** The role that shows and keeps things, as the person whose session it is told. */
-export const webPool = pool('WEB_DATABASE_URL', 10);
+const webPool = pool('WEB_DATABASE_URL', 10);
 /** The role that signs people in and out, and can do nothing else. */
 export const doorPool = pool('DOOR_DATABASE_URL', 4);
 

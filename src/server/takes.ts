@@ -79,7 +79,7 @@ export async function take(db: Db, id: string): Promise<(TakeRow & { take: Resul
 }
 
 /** What the browser sends: the take, who played it and what it belongs to. */
-export const sentTakeShape = z.strictObject({
+const sentTakeShape = z.strictObject({
   id: z.uuid(),
   playerId: z.uuid(),
   grooveId: z.uuid(),

@@ -6,7 +6,7 @@ const HOP = 0.001;
  * Share of its greatest loudness at which a spoken word is felt to fall: about where its vowel sets in, not the soft
  * consonant before it (Morton, Marcus & Frankish 1976, Psychological Review 83:5).
  */
-export const FELT_SHARE = 0.4;
+const FELT_SHARE = 0.4;
 
 /** The frame on which a spoken word is felt to fall. */
 export function onsetOf(samples: Float32Array, rate: number): number {

@@ -8,7 +8,7 @@ import { ladderShape } from './climb';
 import { readVersioned, type DocumentKind } from './reader';
 import { swingShape, tempoShape } from './shapes';
 
-export const RULE_VERSION = 2;
+const RULE_VERSION = 2;
 
 export const ORDERS = ['easy to hard', 'as generated', 'shuffled'] as const;
 /** The most places a caller calls in one go. */

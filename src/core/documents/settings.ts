@@ -13,7 +13,7 @@ export interface StyleFeel {
   reason: string;
 }
 
-export const STYLE_FEELS: StyleFeel[] = [
+const STYLE_FEELS: StyleFeel[] = [
   { style: 'jazz swing', feel: 'swung', reason: 'The note before the beat leans on the last of the triplet.' },
   { style: 'shuffle', feel: 'swung', reason: 'Every pair is long–short; that is the style.' },
   { style: 'blues shuffle', feel: 'swung', reason: 'The walking line is in triplets.' },
@@ -90,7 +90,7 @@ const isTimeZone = (name: string): boolean => {
   }
 };
 
-export const timeZoneShape = z
+const timeZoneShape = z
   .string()
   .max(60)
   .refine(isTimeZone, 'There is no such time zone. Choose one from the list, like Europe/Zurich.');

@@ -20,7 +20,7 @@ export type InputName = (typeof INPUTS)[number];
 
 const aBar = z.number().int().min(0).max(MOST_PLAYED_BARS);
 
-export const passageShape = z.strictObject({
+const passageShape = z.strictObject({
   from: z.number().int().min(0).max(MOST_BARS),
   bars: z.number().int().min(1).max(MOST_BARS),
   times: z.number().int().min(1).max(MOST_ROUNDS),

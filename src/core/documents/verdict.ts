@@ -7,7 +7,7 @@ import { readVersioned } from './reader';
 import { tempoShape } from './shapes';
 
 /** What a verdict can be about; the heaviest is the one thing to fix first. */
-export const FAULTS = [
+const FAULTS = [
   'nothing heard',
   'missed',
   'extra',
@@ -19,10 +19,9 @@ export const FAULTS = [
   'spread',
   'clean',
 ] as const;
-export type FaultKind = (typeof FAULTS)[number];
 
 /** Why something is to be practised next. */
-export const NEXT_STEPS = ['listen', 'all limbs', 'up to tempo', 'thinner click', 'faster'] as const;
+const NEXT_STEPS = ['listen', 'all limbs', 'up to tempo', 'thinner click', 'faster'] as const;
 
 const limb = z.enum(LIMBS);
 const whole = z.number().int().min(0).max(1000);

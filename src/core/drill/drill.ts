@@ -42,7 +42,7 @@ export interface Drill {
 }
 
 /** More than this are not all scored: as many are taken evenly from the order of the rule. */
-export const MOST_SCORED = 5000;
+const MOST_SCORED = 5000;
 /** And more than this are not looked through for turnings. */
 const MOST_TURNED = 2 ** 17;
 

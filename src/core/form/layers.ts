@@ -5,7 +5,7 @@ import type { NoteValue } from '../time/noteValue';
  * Slow triplets found through quicker ones: 8th triplets, every second one kept = quarter triplets, every second
  * again = half-note triplets. `bars`: so many with the helper layers heard, as many with them quiet, then gone.
  */
-export const layerPlanShape = z.strictObject({
+const layerPlanShape = z.strictObject({
   to: z.enum(['quarter triplet', 'half triplet']),
   bars: z.number().int().min(1).max(16),
 });

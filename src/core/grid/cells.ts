@@ -53,10 +53,6 @@ export function placedCells(meter: Meter, reading: Reading, cells: readonly Cell
 export const cellAt = (meter: Meter, reading: Reading, cells: readonly Cell[], at: WholeNotes): Cell =>
   placedCells(meter, reading, cells).findLast(({ counts }) => compare(counts[0]!.at, at) <= 0)!.cell;
 
-/** The cell over a count of a bar, the first being 1. */
-export const cellOfCount = (cells: readonly Cell[], meter: Meter, reading: Reading, count: number) =>
-  placedCells(meter, reading, cells).find(({ counts }) => counts.some(({ number }) => number === count));
-
 /** The slots of the cells asked about lately: an edit of strokes leaves the cells of its bar the same object. */
 const known = new WeakMap<readonly Cell[], { meter: Meter; reading: Reading; slots: readonly Slot[] }>();
 

@@ -10,7 +10,7 @@ export interface Cycle {
 }
 
 /** The shortest length that both a and b divide: lcm(a.n, b.n) / gcd(a.d, b.d) for fractions in lowest terms. */
-export const commonLength = (a: WholeNotes, b: WholeNotes): WholeNotes => frac(lcm(a.n, b.n), gcd(a.d, b.d));
+const commonLength = (a: WholeNotes, b: WholeNotes): WholeNotes => frac(lcm(a.n, b.n), gcd(a.d, b.d));
 
 /** A cell of `notes` equal notes of a value over a meter counted in numbers. */
 export function cycleOf(notes: number, value: NoteValue, meter: Meter): Cycle {

@@ -1,4 +1,4 @@
-import { equal, type WholeNotes } from '../time/fraction';
+import { type WholeNotes } from '../time/fraction';
 import type { Swing } from '../time/swing';
 import type { Bpm, Ms } from '../time/units';
 import type { Cell } from '../grid/cells';
@@ -39,11 +39,6 @@ export interface Groove {
   lean?: Partial<Record<Limb, Ms>>;
   technique?: Partial<Record<Limb, Technique>>;
   bars: Bar[];
-}
-
-/** The stroke of a limb on a slot of a bar, if there is one. */
-export function strokeAt(one: Bar, limb: Limb, at: WholeNotes): Stroke | undefined {
-  return one.strokes.find((each) => each.limb === limb && equal(each.at, at));
 }
 
 /** The meters of a groove in words: "4/4", or "4/4, 7/8" when they change. */

@@ -32,7 +32,7 @@ export interface Waiting {
 export const CLEAN_ROUNDS = 3;
 
 /** The slots of a form at which a limb of the task strikes, in playing order. */
-export function awaitedSlots({ bars }: Form, task: readonly Limb[]): Awaited[] {
+function awaitedSlots({ bars }: Form, task: readonly Limb[]): Awaited[] {
   return bars.flatMap(({ bar, origin }, barInRun) => {
     const places = new Map<string, Awaited>();
     for (const { at, limb, ornament } of bar.strokes) {

@@ -17,7 +17,7 @@ export interface CountedWord {
  * Syllables nearer than this cannot be told apart or said along: quick speech has about 7 syllables a second.
  * Numbers of up to three syllables ("seven", "eleven") want as long as two.
  */
-export const SYLLABLE_MS: Ms = 140;
+const SYLLABLE_MS: Ms = 140;
 export const NUMBER_MS: Ms = 220;
 
 /**

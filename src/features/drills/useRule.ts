@@ -13,7 +13,7 @@ import { takesGroove } from './parameters';
 const PLAYED = new Set(['repeats', 'rest', 'click', 'ladder', 'caller', 'swing', 'goal']);
 
 /** The groove a rule is made of, as far as its words can be read. */
-export function figureOf(rule: Rule): Groove | undefined {
+function figureOf(rule: Rule): Groove | undefined {
   const read = readGroove(rule.params['figure']);
   return read.ok ? read.value : undefined;
 }

@@ -63,7 +63,7 @@ export function JudgedTake({
 }
 
 /** Whether the server has the take yet. */
-export function KeptNote({ id }: { id: string }) {
+function KeptNote({ id }: { id: string }) {
   const { kept, refused } = useSyncExternalStore(onOutbox, outboxState, () => emptyOutbox);
   return (
     <Typography variant="body2" color="textSecondary" role="status">

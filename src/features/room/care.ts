@@ -6,7 +6,7 @@ import type { Limb } from '@/core/groove/limbs';
 import type { Bpm, Ms } from '@/core/time/units';
 
 /** How long one plays before a pause is offered, and how long a pause is one: the usual advice for hands and ears. */
-export const PLAY_MS: Ms = 25 * 60_000;
+const PLAY_MS: Ms = 25 * 60_000;
 const REST_MS: Ms = 5 * 60_000;
 
 /** How long there has been playing since the last rest, and when it ended last, as the page's date counts. */

@@ -3,7 +3,7 @@ import { fail, ok } from '../../result';
 import { barsUntilHome, family, slotFrom, stroke } from '../family';
 
 /** Stickings of common practice, one round of each; a capital is an accent. */
-export const STICKINGS = {
+const STICKINGS = {
   singles: 'R L',
   doubles: 'r r l l',
   'single paradiddle': 'R l r r L r l l',

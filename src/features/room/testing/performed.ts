@@ -30,7 +30,7 @@ export class FakePlayer {
 }
 
 export const groove = together(oneLine('tttttttt', 'right hand', 120), oneLine('A...A...', 'right foot'));
-export const settings: RoomSettings = {
+const settings: RoomSettings = {
   ...firstSettings(groove),
   bpm: 120,
   click: CLICK_PLANS.counts,

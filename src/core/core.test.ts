@@ -1,0 +1,16 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { expect, test } from 'vitest';
+
+const CORE = import.meta.dirname;
+const DOCS = fs.readFileSync(path.join(CORE, '../../docs/core.md'), 'utf8');
+
+test('docs/core.md names every file of the core, and none that is not there', () => {
+  const files = fs
+    .readdirSync(CORE, { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
+    .map((file) => file.replaceAll(path.sep, '/'));
+  const table = DOCS.slice(DOCS.indexOf('## What is where'), DOCS.indexOf('## Rules that are easy'));
+  const named = [...table.matchAll(/`([\w/]+\.ts)`/g)].map(([, file]) => file!);
+  expect(named.toSorted()).toEqual(files.toSorted());
+});

@@ -1,0 +1,104 @@
+import pg from 'pg';
+import type { Db } from '../database';
+
+/** How many people and takes a workshop is to have. */
+export interface Volume {
+  students: number;
+  takes: number;
+}
+
+const MOST: Volume = { students: 20_000, takes: 500_000 };
+/** Over how many days the takes are spread. */
+const DAYS = 365;
+
+/** "2000,20000": students and takes. Throws with words where it cannot be read. */
+export function volumeFrom(text: string): Volume {
+  const [, students, takes] = /^(\d{1,6})\s*,\s*(\d{1,6})$/.exec(text.trim()) ?? [];
+  const volume = { students: Number(students), takes: Number(takes) };
+  if (!(volume.students <= MOST.students && volume.takes <= MOST.takes))
+    throw new Error(
+      `“${text}” is no volume. Write students and takes, such as 200,5000; at most ${MOST.students},${MOST.takes}.`,
+    );
+  return volume;
+}
+
+/**
+ * Brings the workshop of the demo up to so many students and takes, as the database's owner, in one transaction: made-up
+ * people, each with one of the demo's grooves set, and copies of the demo's takes with their figures, spread over a year
+ * before `now`. What is there stays; a second time it adds what is short.
+ */
+export async function fillVolume(ownerUrl: string, volume: Volume, now: Date): Promise<void> {
+  const client = new pg.Client({ connectionString: ownerUrl });
+  await client.connect();
+  try {
+    await client.query('begin');
+    const { rows } = await client.query<{ id: string; students: number; takes: number }>(
+      `select id, (select count(*)::int from person where role = 'student') as students,
+         (select count(*)::int from take) as takes from workshop where is_demo`,
+    );
+    if (!rows[0]) throw new Error('Only the demo workshop can be filled: leave MOCHILA_DEMO=0 out.');
+    await addStudents(client, rows[0].id, volume.students - rows[0].students, now);
+    await addTakes(client, volume.takes - rows[0].takes, now);
+    await client.query('commit');
+    // So that the database plans for what is there now.
+    await client.query('analyze');
+  } finally {
+    await client.end();
+  }
+}
+
+async function addStudents(db: Db, workshopId: string, count: number, now: Date): Promise<void> {
+  await db.query(
+    `with added as (
+       insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school)
+       select gen_random_uuid(), $1, 'student', 'Rower ' || n, 'rower' || n || '-' || substr(gen_random_uuid()::text, 1, 8), 2000,
+         (array['first year', 'second year', 'advanced', 'concert'])[1 + n % 4], 'crossed', 'e-and-a / trip-let'
+       from generate_series(1, $2) n returning id)
+     insert into assignment (id, workshop_id, student_id, groove_id, set_by, set_at, tempo, click, minutes, reason)
+     select gen_random_uuid(), $1, added.id, chosen.id, teacher.id, $3, chosen.tempo, 'counts', 10, ''
+     from (select id, row_number() over (order by id) as n from added) added
+     join (select id, tempo, row_number() over (order by id) as n, count(*) over () as of from groove where workshop_id = $1) chosen
+       on chosen.n = 1 + added.n % chosen.of
+     cross join (select id from person where workshop_id = $1 and role = 'teacher' limit 1) teacher`,
+    [workshopId, count, now],
+  );
+}
+
+/** The columns of a take that the database does not make itself. */
+async function keptColumns(db: Db): Promise<string[]> {
+  const { rows } = await db.query<{ column_name: string }>(
+    `select column_name from information_schema.columns
+     where table_schema = 'public' and table_name = 'take' and is_generated = 'NEVER'`,
+  );
+  return rows.map(({ column_name }) => column_name);
+}
+
+async function addTakes(db: Db, count: number, now: Date): Promise<void> {
+  const anew: Record<string, string> = {
+    id: 'copy.id',
+    player_id: 'copy.player_id',
+    assignment_id: 'null',
+    played_at: 'copy.played_at',
+    level: 'copy.level',
+  };
+  const columns = await keptColumns(db);
+  await db.query(
+    `create temporary table copy on commit drop as
+     select gen_random_uuid() as id, model.id as model_id, player.id as player_id, player.level,
+       $2::timestamptz - make_interval(mins => (random() * ${DAYS * 24 * 60})::int) as played_at
+     from generate_series(1, $1) n
+     join (select id, row_number() over (order by id) as n, count(*) over () as of from take) model on model.n = 1 + n % model.of
+     join (select id, level, row_number() over (order by id) as n, count(*) over () as of from person where role = 'student') player
+       on player.n = 1 + (n::bigint * 7919) % player.of`,
+    [count, now],
+  );
+  await db.query(
+    `insert into take (${columns.join(', ')})
+     select ${columns.map((name) => anew[name] ?? `model.${name}`).join(', ')} from copy join take model on model.id = copy.model_id`,
+  );
+  await db.query(
+    `insert into take_place (take_id, limb, bar, exercise, count, part, parts, counts, matched, missed, mean_error_ms, sd_error_ms)
+     select copy.id, limb, bar, exercise, count, part, parts, counts, matched, missed, mean_error_ms, sd_error_ms
+     from copy join take_place on take_id = copy.model_id`,
+  );
+}
