@@ -19,12 +19,9 @@ const { outputFiles } = await build({
 });
 const server = http
   .createServer(({ url }, answer) => {
-    const script =
-      url === '/page.js'
-        ? outputFiles[0].text
-        : url === '/worklets/sequencer.js'
-          ? fs.readFileSync(`public${url}`)
-          : undefined;
+    let script;
+    if (url === '/page.js') script = outputFiles[0].text;
+    if (url === '/worklets/sequencer.js') script = fs.readFileSync(`public${url}`);
     answer.setHeader('content-type', script ? 'text/javascript' : 'text/html');
     answer.end(script ?? '<!doctype html><title>live</title><script src="/page.js"></script>');
   })

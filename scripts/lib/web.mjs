@@ -42,7 +42,8 @@ export async function startWeb({ mode, port, host, dist, env, show = true }) {
   });
   let ended = false;
   server.on('exit', () => (ended = true));
-  const address = `http://${host.includes(':') ? `[${host}]` : host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`;
+  const reached = host === '0.0.0.0' ? '127.0.0.1' : host;
+  const address = `http://${reached.includes(':') ? `[${reached}]` : reached}:${port}`;
   for (let waited = 0; ; waited += 200) {
     const answer = await fetch(`${address}/health`).catch(() => undefined);
     if (answer?.ok) break;

@@ -45,10 +45,8 @@ beforeAll(async () => {
     return { ...(await here.as(token, async (db) => (await signedInPerson(db))!)), token };
   };
   [ada, bo] = [await addAs('Ada'), await addAs('Bo')];
-  [set, unset] = (await here.as(teacherToken, async (db) => [
-    await addGroove(db, teacher, STARTER_GROOVES[0]!),
-    await addGroove(db, teacher, STARTER_GROOVES[1]!),
-  ])) as [string, string];
+  set = await here.as(teacherToken, (db) => addGroove(db, teacher, STARTER_GROOVES[0]!));
+  unset = await here.as(teacherToken, (db) => addGroove(db, teacher, STARTER_GROOVES[1]!));
   await here.as(teacherToken, (db) =>
     setAssignment(db, teacher, {
       student_id: ada.id,

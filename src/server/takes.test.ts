@@ -176,7 +176,7 @@ describe('keeping a take', () => {
     ['more than a take has', () => ({ admin: true }), /admin|Unrecognized/],
   ] as const)('with %s it is refused whole', async (_, change, words) => {
     const before = await count();
-    const answer = await keep(ada.token, sent(ada.id, change() as Record<string, unknown>));
+    const answer = await keep(ada.token, sent(ada.id, change()));
     expect(
       !answer.ok && answer.problems.map(({ where, say, remedy }) => `${where} ${say} ${remedy}`).join(' '),
     ).toMatch(words);

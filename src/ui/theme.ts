@@ -88,19 +88,19 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: (theme) => ({
         ':focus-visible, .Mui-focusVisible': {
-          outline: `3px solid ${theme.vars!.palette.secondary.main} !important`,
+          outline: `3px solid ${theme.vars.palette.secondary.main} !important`,
           outlineOffset: '2px',
         },
         // A list or a field says it by its frame.
         '.MuiInputBase-input:focus-visible, [role="combobox"]:focus-visible, [role="menu"]:focus-visible, [role="listbox"]:focus-visible':
           { outline: 'none !important' },
         '.MuiOutlinedInput-root:has(:focus-visible)': {
-          outline: `3px solid ${theme.vars!.palette.secondary.main}`,
+          outline: `3px solid ${theme.vars.palette.secondary.main}`,
           outlineOffset: '1px',
         },
         // The box of a switch lies under it, out of sight.
         '.MuiSwitch-root:has(:focus-visible)': {
-          outline: `3px solid ${theme.vars!.palette.secondary.main}`,
+          outline: `3px solid ${theme.vars.palette.secondary.main}`,
           borderRadius: '20px',
         },
       }),

@@ -80,7 +80,7 @@ export function tokensOf(text: string): Token[] {
     const piece = pieces[index]!;
     if (found) {
       const last = pieces[index + found.words - 1]!;
-      tokens.push({ ...found.meaning, text: text.slice(piece.from, last.to), from: piece.from, to: last.to } as Token);
+      tokens.push({ ...found.meaning, text: text.slice(piece.from, last.to), from: piece.from, to: last.to });
       index += found.words;
     } else {
       tokens.push(plainToken(piece));

@@ -8,7 +8,6 @@ import { equal, sum } from '../time/fraction';
 import { barLength } from '../grid/meter';
 import { binomial, bits, combination, isFirstTurning } from './choose';
 import { evenly, makeDrill } from './drill';
-import type { Family } from './family';
 import { readOstinato } from './ostinato';
 import { FAMILIES, familyNamed } from './registry';
 import { readyRule, renewed, usualRule } from './rule';
@@ -98,7 +97,7 @@ describe('any rule of any family', () => {
 
   test('every family has usual values that make something in 4/4 16ths, and says what it trains', () => {
     expect(FAMILIES).toHaveLength(16);
-    for (const family of FAMILIES as readonly Family[]) {
+    for (const family of FAMILIES) {
       const drill = makeDrill(usualRule(family));
       expect(drill.ok && drill.value.exercises.length > 0 && drill.value.trains.endsWith('.')).toBe(true);
     }

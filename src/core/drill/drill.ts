@@ -53,7 +53,7 @@ const MOST_TURNED = 2 ** 17;
 export function makeDrill(
   json: unknown,
   {
-    school = SCHOOLS[0] as School,
+    school = SCHOOLS[0],
     limits = SPEED_LIMITS,
     onShare = () => {},
   }: { school?: School; limits?: SpeedLimits; onShare?: (share: number) => void } = {},
@@ -129,11 +129,10 @@ export function makeDrill(
   onShare(1);
   const many = (count: number) => `${count.toLocaleString('en')} ${count === 1 ? 'exercise' : 'exercises'}`;
   const turned = different < total ? `, ${different.toLocaleString('en')} of them different` : '';
-  const took = byHand
-    ? `; ${exercises.length.toLocaleString('en')} picked by hand`
-    : exercises.length < different
-      ? `; ${exercises.length.toLocaleString('en')} chosen evenly by difficulty`
-      : '';
+  const some = exercises.length.toLocaleString('en');
+  let took = '';
+  if (byHand) took = `; ${some} picked by hand`;
+  else if (exercises.length < different) took = `; ${some} chosen evenly by difficulty`;
   return ok({
     trains: family.trains(params, ground),
     total,

@@ -36,7 +36,7 @@ export function unfit(groove: Groove | undefined, { meter }: Ground): Problem | 
   return problemAt(
     'figure',
     'bar-lengths-differ',
-    `“${groove!.title}” is in ${formatMeter(its)}, ${longer ? 'longer' : 'shorter'} than a bar of ${formatMeter(meter)}.`,
+    `“${groove.title}” is in ${formatMeter(its)}, ${longer ? 'longer' : 'shorter'} than a bar of ${formatMeter(meter)}.`,
     `Set the meter to ${formatMeter(its)}.`,
   );
 }

@@ -94,7 +94,7 @@ describe('the caller', () => {
   const whole = drill.ok && writeOut(drill.value, one, 'Called');
   if (!whole || !whole.ok) throw new Error('none');
   const all = { range: whole.value.exercises.map((_, index) => index), pace: 2, calls: 12, seed: 9 };
-  const school = SCHOOLS[0]!;
+  const school = SCHOOLS[0];
 
   test('draws never the same twice running, all of them in the long run, the same for the same seed', () => {
     fc.assert(

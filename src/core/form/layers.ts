@@ -1,15 +1,13 @@
-import { z } from 'zod';
 import type { NoteValue } from '../time/noteValue';
 
 /**
  * Slow triplets found through quicker ones: 8th triplets, every second one kept = quarter triplets, every second
  * again = half-note triplets. `bars`: so many with the helper layers heard, as many with them quiet, then gone.
  */
-const layerPlanShape = z.strictObject({
-  to: z.enum(['quarter triplet', 'half triplet']),
-  bars: z.number().int().min(1).max(16),
-});
-export type LayerPlan = z.infer<typeof layerPlanShape>;
+export interface LayerPlan {
+  to: 'quarter triplet' | 'half triplet';
+  bars: number;
+}
 
 /** A layer as it sounds in a bar: 0 is the quickest; `loud` is 1 or, for a helper on its way out, less. */
 export interface Layer {

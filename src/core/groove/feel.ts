@@ -106,19 +106,18 @@ export function foldSwing(groove: Groove, swing: Swing): Answer {
   const half = NOTE_VALUES[swing.value];
   const pair = mul(half, frac(2));
   const turn = mul(pair, offBeat(ratio));
+  /** The two straight pieces of the swing, taken backwards. */
+  const even = (within: WholeNotes) =>
+    compare(within, turn) <= 0
+      ? mul(within, div(half, turn))
+      : add(half, mul(sub(within, turn), div(half, sub(pair, turn))));
   const starts = barStarts(groove.bars.map((bar) => barLength(bar.meter)));
   const strokes = groove.bars.flatMap((bar, index) =>
     bar.strokes.map((stroke): FreeStroke => {
       const within = modulo(stroke.at, pair);
       const start = sub(stroke.at, within);
       const whole = compare(add(start, pair), barLength(bar.meter)) <= 0;
-      // The two straight pieces of the swing, taken backwards.
-      const even = !whole
-        ? within
-        : compare(within, turn) <= 0
-          ? mul(within, div(half, turn))
-          : add(half, mul(sub(within, turn), div(half, sub(pair, turn))));
-      return { ...stroke, at: add(starts[index]!, add(start, even)) };
+      return { ...stroke, at: add(starts[index]!, add(start, whole ? even(within) : within)) };
     }),
   );
   const folded = inBars(

@@ -179,18 +179,18 @@ export function beamGroups(meter: Meter, reading: Reading): WholeNotes[] {
   return starts.filter((start) => !equal(start, barLength(meter)));
 }
 
-function usualGroups(meter: Meter, reading: Reading): number[] {
+/** How many units are beamed together where no grouping says so. */
+function usualGroup(meter: Meter, reading: Reading): number {
   const { beats, unit } = meter;
-  const size =
-    isCompound(meter) && (reading === 'pulse' || unit >= 8)
-      ? 3
-      : unit === 16
-        ? 4
-        : unit === 8 && beats > 3
-          ? 2
-          : unit === 8
-            ? beats
-            : 1;
+  if (isCompound(meter) && (reading === 'pulse' || unit >= 8)) return 3;
+  if (unit === 16) return 4;
+  if (unit === 8) return beats > 3 ? 2 : beats;
+  return 1;
+}
+
+function usualGroups(meter: Meter, reading: Reading): number[] {
+  const { beats } = meter;
+  const size = usualGroup(meter, reading);
   const groups = Array.from({ length: Math.max(1, Math.floor(beats / size)) }, () => size);
   const left = beats - groups.length * size;
   if (left === 0) return groups;

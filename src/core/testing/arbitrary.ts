@@ -28,7 +28,7 @@ const bar = (meter: Meter, ornaments: boolean): fc.Arbitrary<Bar> => {
         at: fc.constant(place.at),
         height: fc.constantFrom(...HEIGHTS),
         ...(ornaments && { ornament: fc.option(fc.constantFrom(...ORNAMENTS), { nil: undefined, freq: 6 }) }),
-      }) as fc.Arbitrary<Stroke>;
+      });
     return fc
       .subarray(places, { minLength: 1 })
       .chain((chosen) => fc.tuple(...chosen.map(stroke)))

@@ -31,11 +31,11 @@ export function TransformFields({ uses, choices, onChange }: TransformFieldsProp
       <TextField
         select
         label={label}
-        value={choices[key] as string | number}
+        value={choices[key]}
         onChange={({ target }) =>
           onChange({
             [key]: options.find(({ value }) => String(value) === String(target.value))!.value,
-          } as Partial<Choices>)
+          })
         }
         sx={{ width }}
       >
@@ -116,7 +116,7 @@ export function TransformFields({ uses, choices, onChange }: TransformFieldsProp
             step={1}
             marks={[{ value: 0 }]}
             value={choices.ms}
-            onChange={(_, ms) => onChange({ ms: ms as number })}
+            onChange={(_, ms) => onChange({ ms: ms })}
           />
         </Box>
       )}

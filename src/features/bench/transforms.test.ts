@@ -13,7 +13,8 @@ const made = (name: string, change: Partial<Choices> = {}) => {
     { ...usualChoices(cursor), ...change },
     cursor,
   );
-  return 'ok' in answer ? (answer.ok ? answer.value.say : `no: ${answer.problems[0]!.say}`) : answer.say;
+  if (!('ok' in answer)) return answer.say;
+  return answer.ok ? answer.value.say : `no: ${answer.problems[0]!.say}`;
 };
 
 test.each(TRANSFORMS.map((one) => [one.name, one] as const))(
@@ -22,13 +23,13 @@ test.each(TRANSFORMS.map((one) => [one.name, one] as const))(
     let worked = 0;
     for (const { groove: each } of STARTER_GROOVES) {
       const answer = one.make(each, usualChoices(cursor), cursor);
-      const given = 'ok' in answer ? (answer.ok ? answer.value : undefined) : answer;
-      if (!given) {
-        const [problem] = (answer as { problems: { say: string; remedy: string }[] }).problems;
+      if ('ok' in answer && !answer.ok) {
+        const [problem] = answer.problems;
         expect(problem!.say.length * problem!.remedy.length).toBeGreaterThan(0);
         continue;
       }
       worked++;
+      const given = 'ok' in answer ? answer.value : answer;
       expect(given.say).toMatch(/\.$/);
       const read = readGroove(JSON.parse(JSON.stringify(writeGroove(given.groove))));
       if (!read.ok) throw new Error(`${each.title}: ${read.problems[0]!.say}`);

@@ -125,6 +125,8 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
       case 'selectAll':
       case 'selectNone':
         return dispatch({ type: command.do });
+      // Those that are the bench's own, and not of the groove.
+      default:
     }
   };
 

@@ -118,7 +118,7 @@ export function useSaving(
       }
     };
     // One save after another, so that each starts from the one before it.
-    const timer = setTimeout(() => (queue.current = queue.current.then(save)), PAUSE);
+    const timer = setTimeout(() => void (queue.current = queue.current.then(save)), PAUSE);
     return () => {
       clearTimeout(drawing);
       clearTimeout(timer);

@@ -17,6 +17,8 @@ import { Strip } from '@/ui/strip/Strip';
 import { FIGURE_FONT } from '@/ui/theme';
 import { opening } from '@/ui/words/text';
 
+const ARROWS: Record<string, 1 | -1> = { ArrowUp: -1, ArrowDown: 1 };
+
 interface ExerciseRowProps {
   exercise: Exercise;
   /** Where it stands in the list, and where the last one does. */
@@ -49,7 +51,7 @@ export const ExerciseRow = memo(function ExerciseRow({
     id: exercise.index + 1,
   });
   const onArrow = (event: KeyboardEvent) => {
-    const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : undefined;
+    const by = ARROWS[event.key];
     if (!event.altKey || !by) return listeners?.['onKeyDown']?.(event);
     event.preventDefault();
     if (place + by >= 0 && place + by <= last) onMove(place, by);

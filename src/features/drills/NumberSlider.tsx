@@ -44,7 +44,7 @@ export function NumberSlider({
         max={most}
         step={1}
         marks={most - least <= 8}
-        onChange={(_, next) => onChange(next as number)}
+        onChange={(_, next) => onChange(next)}
         sx={{ py: 1.25 }}
       />
       {problem && <FormHelperText error>{problem}</FormHelperText>}

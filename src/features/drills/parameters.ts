@@ -24,7 +24,7 @@ export function parametersOf(family: Family): Parameter[] {
     if (inner instanceof z.ZodNumber)
       return [{ ...about, kind: 'number', least: inner.minValue ?? 1, most: inner.maxValue ?? 100 }];
     if (inner instanceof z.ZodArray) {
-      const { element } = inner as z.ZodArray;
+      const { element } = inner;
       if (element instanceof z.ZodEnum) return [{ ...about, kind: 'some of', options: element.options }];
       if (element instanceof z.ZodUnion)
         return [

@@ -142,8 +142,7 @@ export function SetUp({ frame, isSwingFixed, withTransport, onClose }: SetUpProp
             ]}
             onPick={(to) =>
               onChange({
-                layers:
-                  to === 'none' ? undefined : { to: to as 'quarter triplet' | 'half triplet', bars: layers?.bars ?? 4 },
+                layers: to === 'none' ? undefined : { to: to, bars: layers?.bars ?? 4 },
               })
             }
           />
@@ -196,7 +195,7 @@ export function SetUp({ frame, isSwingFixed, withTransport, onClose }: SetUpProp
                   track={false}
                   marks={[{ value: 0 }]}
                   color={isHand(limb) ? 'primary' : 'secondary'}
-                  onChange={(_, value) => onChange({ lean: { ...lean, [limb]: value as number } })}
+                  onChange={(_, value) => onChange({ lean: { ...lean, [limb]: value } })}
                 />
               </Box>
             );

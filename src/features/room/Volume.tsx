@@ -30,7 +30,7 @@ export function Volume({ onLevel }: { onLevel: (level: number) => void }) {
         max={100}
         step={5}
         disabled={muted}
-        onChange={(_, value) => setPercent(value as number)}
+        onChange={(_, value) => setPercent(value)}
         sx={{ width: 96 }}
       />
     </Box>

@@ -167,7 +167,6 @@ export function useAttempt(options: AttemptOptions) {
   return { beads, struck, start, stop: finish, strike, follow, clear, setLevel, listen, isStruck };
 }
 
-
 /** Keeps a take in the browser until the server has it. */
 function keep(
   id: string,

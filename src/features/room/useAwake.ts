@@ -14,11 +14,12 @@ export function useAwake(on: boolean): void {
       lock = await navigator.wakeLock.request('screen').catch(() => undefined);
       if (over) void lock?.release();
     };
-    void ask();
-    document.addEventListener('visibilitychange', ask);
+    const onSeen = () => void ask();
+    onSeen();
+    document.addEventListener('visibilitychange', onSeen);
     return () => {
       over = true;
-      document.removeEventListener('visibilitychange', ask);
+      document.removeEventListener('visibilitychange', onSeen);
       void lock?.release();
     };
   }, [on]);

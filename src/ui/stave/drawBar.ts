@@ -147,7 +147,8 @@ function voiceOf(written: WrittenVoice, stemDirection: 1 | -1, alone: boolean) {
 function staveNote(note: WrittenNote, stemDirection: 1 | -1, alone: boolean): StaveNote {
   const { strokes } = note;
   const keys = keysOf(strokes);
-  const rest = alone ? 'b/4' : stemDirection === 1 ? 'd/5' : 'f/4';
+  const ofVoice = stemDirection === 1 ? 'd/5' : 'f/4';
+  const rest = alone ? 'b/4' : ofVoice;
   const drawn = new StaveNote({
     clef: 'percussion',
     keys: strokes.length ? keys : [rest],

@@ -29,17 +29,28 @@ function limbsAt(params: Params, ground: Ground, index: number): Limb[] {
   return index < binomial(all.length, 2) ? combination(all.length, 2, index).map((at) => all[at]!) : all;
 }
 
+/** What each way trains, and how many steps it has for so many limbs. */
+const WAYS: Record<Params['way'], { trains: string; steps: (limbs: number) => number }> = {
+  'limb by limb': {
+    trains: 'One limb, then the next with it, until all are there.',
+    steps: (limbs) => limbs,
+  },
+  'take one out': {
+    trains: 'One limb is left out and put back: each knows its own line.',
+    steps: (limbs) => limbs + 1,
+  },
+  'pairs, then all': {
+    trains: 'Two limbs at a time, then all of them.',
+    steps: (limbs) => binomial(limbs, 2) + (limbs > 2 ? 1 : 0),
+  },
+};
+
 export const buildUp = family<Params>({
   name: 'build-up',
   wish: 'a groove limb by limb',
   version: 1,
   shape,
-  trains: ({ way }) =>
-    way === 'limb by limb'
-      ? 'One limb, then the next with it, until all are there.'
-      : way === 'take one out'
-        ? 'One limb is left out and put back: each knows its own line.'
-        : 'Two limbs at a time, then all of them.',
+  trains: ({ way }) => WAYS[way].trains,
   total: (params, ground) => {
     const wrong = unfit(params.figure, ground);
     if (wrong) return fail(wrong);
@@ -52,13 +63,7 @@ export const buildUp = family<Params>({
         say: 'One limb alone has nothing to be built up from.',
         remedy: 'Choose a groove for two limbs or more, or an ostinato.',
       });
-    return ok(
-      params.way === 'limb by limb'
-        ? limbs
-        : params.way === 'take one out'
-          ? limbs + 1
-          : binomial(limbs, 2) + (limbs > 2 ? 1 : 0),
-    );
+    return ok(WAYS[params.way].steps(limbs));
   },
   figure: (params, ground, index) => {
     const limbs = limbsAt(params, ground, index);

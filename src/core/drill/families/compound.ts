@@ -46,7 +46,10 @@ export const compound = family<z.output<typeof shape>>({
     what === 'fills'
       ? 'Three notes a drum round the kit, one pulse each.'
       : 'The kick lands on hats of the 12/8 pattern, never between them.',
-  total: ({ what }) => ok(what === 'fills' ? DRUMS.length : what === 'kick on single hats' ? 12 : 2 ** 12 - 1),
+  total: ({ what }) => {
+    if (what === 'fills') return ok(DRUMS.length);
+    return ok(what === 'kick on single hats' ? 12 : 2 ** 12 - 1);
+  },
   figure: ({ what }, _, index) => {
     if (what === 'fills') return fill(index);
     const kicks = what === 'kick on single hats' ? [index] : bits(index + 1, 12);

@@ -44,13 +44,12 @@ function drags(ground: Ground): Figure[] {
 }
 
 const figures = ({ what }: Params, ground: Ground): Figure[] =>
-  what.flatMap((one) =>
-    one === 'a drag for each ghost'
-      ? drags(ground)
-      : one === 'flams on quarters'
-        ? flams(ground, NOTE_VALUES.quarter, 'flams on quarters')
-        : flams(ground, NOTE_VALUES['half triplet'], 'flams on half-note triplets'),
-  );
+  what.flatMap((one) => {
+    if (one === 'a drag for each ghost') return drags(ground);
+    return one === 'flams on quarters'
+      ? flams(ground, NOTE_VALUES.quarter, 'flams on quarters')
+      : flams(ground, NOTE_VALUES['half triplet'], 'flams on half-note triplets');
+  });
 
 export const flamsAndDrags = family<Params>({
   name: 'flams and drags',

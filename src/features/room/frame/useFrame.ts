@@ -61,7 +61,7 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
   }, [isBlocked, waits, begin, start, settings, dispatch, clear, listen]);
   const toggle = useCallback(() => {
     dispatch({ type: 'goes on', on: false });
-    if (isWaiting) waits!.stop();
+    if (isWaiting) waits.stop();
     else if (phase === 'playing') void stop();
     else if (!goesOn && phase !== 'starting') play();
   }, [dispatch, isWaiting, waits, phase, stop, goesOn, play]);
