@@ -19,13 +19,20 @@ export function ownPlace(dist = '.next-bench') {
   return { data, dist, clean };
 }
 
-/** Starts it, with how long that took in seconds; `stop` answers with how long stopping took. */
-export async function startServed({ data, dist }) {
+/** Starts it, with settings of its own besides and how long that took in seconds; `stop` answers with how long stopping took. */
+export async function startServed({ data, dist }, env = {}) {
   const port = await freePort();
   const began = performance.now();
   const child = spawn(process.execPath, ['scripts/start.mjs'], {
     cwd: home,
-    env: { ...process.env, PORT: String(port), MOCHILA_DATA: data, MOCHILA_DIST: dist, npm_lifecycle_event: '' },
+    env: {
+      ...process.env,
+      PORT: String(port),
+      MOCHILA_DATA: data,
+      MOCHILA_DIST: dist,
+      npm_lifecycle_event: '',
+      ...env,
+    },
   });
   await new Promise((resolve, reject) => {
     child.stdout.on('data', (text) => String(text).includes('Mochila is at') && resolve());

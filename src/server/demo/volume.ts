@@ -86,10 +86,10 @@ async function addTakes(db: Db, count: number, now: Date): Promise<void> {
     `create temporary table copy on commit drop as
      select gen_random_uuid() as id, model.id as model_id, player.id as player_id, player.level,
        $2::timestamptz - make_interval(mins => (random() * ${DAYS * 24 * 60})::int) as played_at
-     from generate_series(1, $1) n
-     join (select id, row_number() over (order by id) as n, count(*) over () as of from take) model on model.n = 1 + n % model.of
+     from generate_series(1, $1) g(n)
+     join (select id, row_number() over (order by id) as n, count(*) over () as of from take) model on model.n = 1 + g.n % model.of
      join (select id, level, row_number() over (order by id) as n, count(*) over () as of from person where role = 'student') player
-       on player.n = 1 + (n::bigint * 7919) % player.of`,
+       on player.n = 1 + (g.n::bigint * 7919) % player.of`,
     [count, now],
   );
   await db.query(

@@ -1,0 +1,93 @@
+/**
+ * What pages cost as a workshop grows, from the demo's six students to 2,000 with 20,000 takes: the median time of the
+ * page as the server answers it, and how much is sent. Then how much script the first screens load, as sent.
+ */
+import { openAsTeacher, ownPlace, startServed } from './served.mjs';
+
+const PAGES = ['/today', '/people', '/takes', '/grooves', '/drills', 'a student'];
+const TIMES = 15;
+const median = (all) => all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)];
+
+/** Each page's median milliseconds and bytes. */
+async function measured(page, student) {
+  const rows = new Map();
+  for (const name of PAGES) {
+    const address = name === 'a student' ? student : name;
+    const times = [];
+    let bytes = 0;
+    for (let index = 0; index <= TIMES; index++) {
+      const began = performance.now();
+      const answer = await page.request.get(address);
+      bytes = (await answer.body()).length;
+      if (!answer.ok()) throw new Error(`${address} answered ${answer.status()}`);
+      // The first one warms up.
+      if (index) times.push(performance.now() - began);
+    }
+    rows.set(name, { ms: median(times), bytes });
+  }
+  return rows;
+}
+
+/** The bytes of script that come over the line until a page is quiet, in a browser that has nothing yet. */
+async function scriptOf(browser, address, cookies) {
+  const context = await browser.newContext({ baseURL: new URL(address).origin });
+  await context.addCookies(cookies);
+  const page = await context.newPage();
+  const session = await context.newCDPSession(page);
+  await session.send('Network.enable');
+  const scripts = new Set();
+  let bytes = 0;
+  session.on('Network.responseReceived', ({ requestId, type, response }) => {
+    if (type === 'Script' || /javascript/.test(response.mimeType)) scripts.add(requestId);
+  });
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (scripts.has(requestId)) bytes += encodedDataLength;
+  });
+  await page.goto(address, { waitUntil: 'networkidle' });
+  await context.close();
+  return bytes;
+}
+
+const place = ownPlace();
+try {
+  const results = [];
+  let script;
+  for (const volume of [undefined, '2000,20000']) {
+    const served = await startServed(place, volume && { MOCHILA_VOLUME: volume });
+    const { browser, page } = await openAsTeacher(served);
+    await page.goto('/people');
+    const link = page.locator('main a[href^="/people/"]:not([href="/people/new"])').first();
+    const student = await link.getAttribute('href');
+    results.push(await measured(page, student));
+    if (!volume) {
+      const href = async (path, match) => {
+        await page.goto(path);
+        return page.locator(match).first().getAttribute('href');
+      };
+      const cookies = await page.context().cookies();
+      const screens = {
+        Today: '/today',
+        room: await href('/grooves', 'a[href^="/room/"]'),
+        bench: await href('/grooves', 'a[href^="/bench/"]'),
+      };
+      script = [];
+      for (const [name, path] of Object.entries(screens))
+        script.push([name, await scriptOf(browser, new URL(path, served.address).href, cookies)]);
+    }
+    await browser.close();
+    await served.stop();
+  }
+  const [few, many] = results;
+  console.log('\npages: the demo with 6 students, and with 2,000 and 20,000 takes\n');
+  console.log('| page | ms, 6 | ms, 2,000 | times | kB, 6 | kB, 2,000 |\n| --- | ---: | ---: | ---: | ---: | ---: |');
+  for (const name of PAGES) {
+    const [a, b] = [few.get(name), many.get(name)];
+    console.log(
+      `| ${name} | ${a.ms.toFixed(0)} | ${b.ms.toFixed(0)} | ${(b.ms / a.ms).toFixed(1)} | ${(a.bytes / 1000).toFixed(0)} | ${(b.bytes / 1000).toFixed(0)} |`,
+    );
+  }
+  console.log('\nscript of a first screen, as sent\n\n| screen | kB |\n| --- | ---: |');
+  for (const [name, bytes] of script) console.log(`| ${name} | ${(bytes / 1000).toFixed(0)} |`);
+} finally {
+  place.clean();
+}
