@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import OutlinedInput from '@mui/material/OutlinedInput';
 
 interface FindByNameProps {
   /** The page that shows what is found. */
@@ -18,12 +18,13 @@ export function FindByName({ action, label, words }: FindByNameProps) {
       action={action}
       sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center', mb: 2.5 }}
     >
-      <TextField
+      <OutlinedInput
         name="name"
-        label={label}
+        placeholder={label}
         defaultValue={words}
         key={words}
-        slotProps={{ htmlInput: { maxLength: 120 } }}
+        size="small"
+        inputProps={{ maxLength: 120, 'aria-label': label }}
         sx={{ width: { xs: 1, sm: 262 } }}
       />
       <Button type="submit" variant="outlined" sx={{ minHeight: 40 }}>

@@ -7,15 +7,15 @@ import LogoutOutlined from '@mui/icons-material/LogoutOutlined';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import { useColorScheme } from '@mui/material/styles';
-import Tooltip from '@mui/material/Tooltip';
 import NextLink from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useSyncExternalStore, type ReactNode } from 'react';
-import { z } from 'zod';
 import { FIGURE_FONT } from './theme';
 
-// Zod would first try whether it may compile code, which the content security policy forbids and reports.
-z.config({ jitless: true });
+// Zod would first try whether it may compile code, which the content security policy forbids and reports. It is told
+// where it looks, without being loaded: most pages need none of it.
+const page = globalThis as { __zod_globalConfig?: { jitless?: boolean } };
+Object.assign((page.__zod_globalConfig ??= {}), { jitless: true });
 
 const TEACHER = [
   ['Today', '/today'],
@@ -117,15 +117,14 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
         >
           <SchemeButton />
           <form action={signOut}>
-            <Tooltip title={`${name}, ${workshop}: sign out`} placement="right">
-              <IconButton
-                type="submit"
-                aria-label={`Sign out ${name}`}
-                sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}
-              >
-                <LogoutOutlined fontSize="small" />
-              </IconButton>
-            </Tooltip>
+            <IconButton
+              type="submit"
+              title={`${name}, ${workshop}: sign out`}
+              aria-label={`Sign out ${name}`}
+              sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}
+            >
+              <LogoutOutlined fontSize="small" />
+            </IconButton>
           </form>
         </Box>
       </Box>
@@ -151,14 +150,13 @@ function SchemeButton() {
   );
   const { icon: Icon, words, next } = SCHEMES[(mounted && mode) || 'system'];
   return (
-    <Tooltip title={`${words}: change`} placement="right">
-      <IconButton
-        onClick={() => setMode(next)}
-        aria-label={`${words}: change`}
-        sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}
-      >
-        <Icon fontSize="small" />
-      </IconButton>
-    </Tooltip>
+    <IconButton
+      onClick={() => setMode(next)}
+      title={`${words}: change`}
+      aria-label={`${words}: change`}
+      sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}
+    >
+      <Icon fontSize="small" />
+    </IconButton>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import Box from '@mui/material/Box';
 import { visuallyHidden } from '@mui/utils';
 import { placeInWords } from '@/core/count/placeInWords';
@@ -11,12 +12,15 @@ import { EditBar } from './EditBar';
 import { HeadLine } from './HeadLine';
 import { BenchActions } from './BenchActions';
 import { BenchNotices, savingInWords } from './BenchNotices';
-import { KeyList } from './KeyList';
 import { SayIt } from './SayIt';
 import { SidePanel } from './SidePanel';
 import { StavePanel } from './StavePanel';
-import { TransformDialog } from './TransformDialog';
 import { useBench, type BenchProps } from './useBench';
+
+const KeyList = dynamic(() => import('./KeyList').then((module) => module.KeyList), { ssr: false });
+const TransformDialog = dynamic(() => import('./TransformDialog').then((module) => module.TransformDialog), {
+  ssr: false,
+});
 
 /** The teacher's desk: place strokes by pointer, keys or words, see and hear at once what came of it. */
 export function Bench({ id, level, school, settings, opened, saveNumber }: BenchProps) {
@@ -146,7 +150,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
           onHelp={desk.help}
         />
       </Box>
-      <KeyList open={helping} onClose={() => setHelping(false)} />
+      {helping && <KeyList onClose={() => setHelping(false)} />}
       {transforming && (
         <TransformDialog
           groove={groove}

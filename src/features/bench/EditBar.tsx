@@ -13,7 +13,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Divider from '@mui/material/Divider';
 import IconButton from '@mui/material/IconButton';
-import Tooltip from '@mui/material/Tooltip';
 import { memo, type ReactNode } from 'react';
 import type { Command } from './keys';
 
@@ -41,35 +40,31 @@ export const EditBar = memo(function EditBar({
   onBar,
 }: EditBarProps) {
   const tool = (words: string, keys: string, icon: ReactNode, command: Command, disabled = false) => (
-    <Tooltip title={`${words} (${keys})`}>
-      <span>
-        <IconButton
-          aria-label={words}
-          onClick={() => onCommand(command)}
-          disabled={disabled}
-          sx={{ width: 44, height: 44 }}
-        >
-          {icon}
-        </IconButton>
-      </span>
-    </Tooltip>
+    <IconButton
+      title={`${words} (${keys})`}
+      aria-label={words}
+      onClick={() => onCommand(command)}
+      disabled={disabled}
+      sx={{ width: 44, height: 44 }}
+    >
+      {icon}
+    </IconButton>
   );
   return (
     <Box role="toolbar" aria-label="Edit" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', rowGap: 0.5 }}>
       {tool('Undo', 'Ctrl Z', <UndoOutlined />, { do: 'undo' }, !canUndo)}
       {tool('Redo', 'Ctrl Y', <RedoOutlined />, { do: 'redo' }, !canRedo)}
       <Divider orientation="vertical" flexItem sx={{ mx: 1, my: 1 }} />
-      <Tooltip title="Touch or click two slots to select what lies between (Shift with the arrows, or Shift click)">
-        <Button
-          startIcon={<HighlightAltOutlined />}
-          variant={selecting ? 'contained' : 'text'}
-          aria-pressed={selecting}
-          onClick={() => onSelecting(!selecting)}
-          sx={{ height: 44 }}
-        >
-          Select
-        </Button>
-      </Tooltip>
+      <Button
+        title="Touch or click two slots to select what lies between (Shift with the arrows, or Shift click)"
+        startIcon={<HighlightAltOutlined />}
+        variant={selecting ? 'contained' : 'text'}
+        aria-pressed={selecting}
+        onClick={() => onSelecting(!selecting)}
+        sx={{ height: 44 }}
+      >
+        Select
+      </Button>
       {tool('Cut', 'Ctrl X', <ContentCutOutlined />, { do: 'cut' })}
       {tool('Copy', 'Ctrl C', <ContentCopyOutlined />, { do: 'copy' })}
       {tool('Paste', 'Ctrl V', <ContentPasteOutlined />, { do: 'paste' })}

@@ -9,9 +9,9 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { KEYS } from './keys';
 
 /** Every key of the bench. */
-export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function KeyList({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog open={open} onClose={onClose} aria-labelledby="key-list">
+    <Dialog open onClose={onClose} aria-labelledby="key-list">
       <DialogTitle id="key-list">Keys on the strip</DialogTitle>
       {/* In a low window the list is scrolled, by keys too. */}
       <DialogContent tabIndex={0}>

@@ -1,10 +1,8 @@
-import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+
+const LeaveDialog = dynamic(() => import('./LeaveDialog').then((module) => module.LeaveDialog), { ssr: false });
 
 /** Asks before a take that is going on is lost by a link or a reload. `isStruck` says whether there is anything to lose. */
 export function LeaveGuard({ isStruck }: { isStruck: () => boolean }) {
@@ -28,17 +26,5 @@ export function LeaveGuard({ isStruck }: { isStruck: () => boolean }) {
       document.removeEventListener('click', onClick, true);
     };
   }, [isStruck]);
-  if (!wanted) return null;
-  return (
-    <Dialog open onClose={() => setWanted(undefined)} aria-labelledby="leave-take">
-      <DialogTitle id="leave-take">Leave in the middle of a take?</DialogTitle>
-      <DialogContent>What you have struck so far is lost. Stop first, and it is judged and kept.</DialogContent>
-      <DialogActions>
-        <Button onClick={() => router.push(wanted)}>Leave and lose it</Button>
-        <Button variant="contained" onClick={() => setWanted(undefined)}>
-          Play on
-        </Button>
-      </DialogActions>
-    </Dialog>
-  );
+  return wanted && <LeaveDialog onLeave={() => router.push(wanted)} onStay={() => setWanted(undefined)} />;
 }

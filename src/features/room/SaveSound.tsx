@@ -1,32 +1,12 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import LinearProgress from '@mui/material/LinearProgress';
-import Switch from '@mui/material/Switch';
-import Typography from '@mui/material/Typography';
-import { proxy, wrap } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
-import type { Limb } from '@/core/groove/limbs';
-import { planInWords } from '@/core/time/clickPlan';
-import { framesOf, type Rendering } from '@/sound/rendering';
-import { sampled } from '@/sound/speech';
-import { isSpoken } from '@/sound/voices';
-import type { WavWorker } from '@/sound/wav.worker';
-import { plural } from '@/ui/words/text';
-import { lengthInWords, tempoInWords } from '@/ui/words/figures';
-import { heardSchedule, planOf, voiced, type Piece } from './piece';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import type { Piece } from './piece';
 import type { RoomSettings } from './settings';
 
-const RATE = 44_100;
-/** Longer than this nobody wants on one file, and the browser has to hold it. */
-const MOST_MINUTES = 60;
+const SaveDialog = dynamic(() => import('./SaveDialog').then((module) => module.SaveDialog), { ssr: false });
 
 interface SaveSoundProps {
   piece: Piece;
@@ -43,83 +23,5 @@ export function SaveSound(props: SaveSoundProps) {
       </Button>
       {open && <SaveDialog {...props} onClose={() => setOpen(false)} />}
     </>
-  );
-}
-
-function SaveDialog({ piece, settings, onClose }: SaveSoundProps & { onClose: () => void }) {
-  const { groove } = piece;
-  const [withGroove, setWithGroove] = useState(settings.heard.length > 0);
-  const [share, setShare] = useState<number>();
-  const [say, setSay] = useState<string>();
-  const worker = useRef<Worker>(undefined);
-  const cancel = () => {
-    worker.current?.terminate();
-    worker.current = undefined;
-    setShare(undefined);
-  };
-  useEffect(() => () => worker.current?.terminate(), []);
-
-  const { bpm, click } = settings;
-  const plan = planOf(piece, settings);
-  const timed = heardSchedule(piece, settings);
-  // What is silenced in the room is silent here; where all is, the whole groove is meant.
-  const isHeard = ({ limb }: { limb: Limb }) => withGroove && (!settings.heard.length || settings.heard.includes(limb));
-  const sounds = voiced(timed.sounds, isHeard, piece.loudness);
-  const rendering: Rendering = { sounds, startMs: timed.startMs, endMs: timed.endMs, rate: RATE };
-  const lengthMs = timed.endMs - timed.startMs;
-  const tooLong = lengthMs > MOST_MINUTES * 60_000;
-
-  const save = () => {
-    setSay(undefined);
-    setShare(0);
-    const renderer = new Worker(new URL('../../sound/wav.worker.ts', import.meta.url));
-    worker.current = renderer;
-    // Words are recordings, which a worker cannot decode.
-    void sampled(new Set(sounds.map(({ voice }) => voice).filter(isSpoken)), RATE)
-      .then((recorded) => wrap<WavWorker>(renderer).render({ ...rendering, recorded }, proxy(setShare)))
-      .then(download, (error: Error) => {
-        setSay(error.message || 'The sound could not be worked out here. Fewer rounds make a smaller file; try that.');
-      })
-      .finally(cancel);
-  };
-  const download = (wav: ArrayBuffer) => {
-    const address = URL.createObjectURL(new Blob([wav], { type: 'audio/wav' }));
-    const link = document.createElement('a');
-    link.href = address;
-    link.download = `${groove.title.replace(/[^\p{L}\p{N} -]/gu, '')} ${tempoInWords(bpm)}.wav`;
-    link.click();
-    URL.revokeObjectURL(address);
-    setSay('Saved where this browser keeps what it downloads.');
-  };
-
-  return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="save-sound">
-      <DialogTitle id="save-sound">Save as sound</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 2 }}>
-        <Typography>
-          {groove.title} at {tempoInWords(bpm)}, {plural(plan.rounds, 'round')}, click on {planInWords(click)}:{' '}
-          {lengthInWords(lengthMs)} minutes, {((framesOf(rendering) * 2) / 1e6).toFixed(1)} MB (WAV).
-        </Typography>
-        <FormControlLabel
-          control={
-            <Switch checked={withGroove} onChange={(_, on) => setWithGroove(on)} disabled={share !== undefined} />
-          }
-          label="With the groove, not the click alone"
-        />
-        {tooLong && (
-          <Alert severity="warning">More than {MOST_MINUTES} minutes. Choose fewer rounds or a quicker tempo.</Alert>
-        )}
-        {share !== undefined && (
-          <LinearProgress variant="determinate" value={100 * share} aria-label="How much of it is done" />
-        )}
-        <Box role="status">{say}</Box>
-      </DialogContent>
-      <DialogActions>
-        {share === undefined ? <Button onClick={onClose}>Close</Button> : <Button onClick={cancel}>Stop</Button>}
-        <Button variant="contained" onClick={save} loading={share !== undefined} disabled={tooLong}>
-          Save it
-        </Button>
-      </DialogActions>
-    </Dialog>
   );
 }

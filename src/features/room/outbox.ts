@@ -1,6 +1,6 @@
 'use client';
 
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema, IDBPDatabase } from 'idb';
 
 /** A take as it waits in the browser until the server has it. */
 export interface WaitingTake {
@@ -44,9 +44,11 @@ export function onOutbox(listener: () => void): () => void {
 }
 
 const open = () =>
-  (database ??= openDB<Schema>('mochila', 1, {
-    upgrade: (made) => void made.createObjectStore('takes', { keyPath: 'id' }),
-  }));
+  (database ??= import('idb').then(({ openDB }) =>
+    openDB<Schema>('mochila', 1, {
+      upgrade: (made) => void made.createObjectStore('takes', { keyPath: 'id' }),
+    }),
+  ));
 
 /** Keeps a take in the browser and sends it. Resolves once it is safe here. */
 export async function post(take: WaitingTake): Promise<void> {

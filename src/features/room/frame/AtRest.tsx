@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
+import { useEffect } from 'react';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { Page } from '@/ui/Page';
 import { drillFactsOf, drillInWords, factsOf, grooveInWords } from '@/ui/words/grooves';
-import { DrillPanel } from '../DrillPanel';
-import { JudgedTake } from '../JudgedTake';
 import { Notes, Notices } from '../Notes';
 import { useRoom } from '../RoomContext';
 import { SaveSound } from '../SaveSound';
@@ -15,11 +15,17 @@ import { Pads } from './RoomPads';
 import type { RoomView } from './RoomFrame';
 import { CountWord, PlayedLines } from './StageParts';
 
+const DrillPanel = dynamic(() => import('../DrillPanel').then((module) => module.DrillPanel));
+const judgedTake = () => import('../JudgedTake').then((module) => module.JudgedTake);
+const JudgedTake = dynamic(judgedTake, { ssr: false });
+
 /** The room between two takes: how to practise, what is played, and the last take when it is judged. */
 export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
   const { groove, drill, school, assignment, limbs, state, dispatch, ways, practisedAs } = useRoom();
   const { piece, settings, attempt, rest, rested, tooFast, isCalled, unspoken } = frame;
   const { judged, say } = state;
+  // Brought once the room stands, so that it is there when the network is not.
+  useEffect(() => void judgedTake(), []);
   const practiseAs = (name: WayName) => dispatch({ type: 'practise', settings: practisedAs(name) });
   const again = () => {
     attempt.clear();

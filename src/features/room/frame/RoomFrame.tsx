@@ -1,16 +1,18 @@
 import Box from '@mui/material/Box';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { visuallyHidden } from '@mui/utils';
+import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
 import { verdictInWords } from '@/core/take/verdictInWords';
 import { LeaveGuard } from '../LeaveGuard';
 import { useRoom } from '../RoomContext';
 import type { Followed } from '../moment';
-import { SetUp } from '../SetUp';
 import { AtRest } from './AtRest';
 import { PhonePlaying } from './PhonePlaying';
 import { Playing } from './Playing';
 import { useFrame, type FrameOptions } from './useFrame';
+
+const SetUp = dynamic(() => import('../SetUp').then((module) => module.SetUp), { ssr: false });
 
 export interface RoomFrameProps extends FrameOptions {
   /** What belongs to the way of practising. */

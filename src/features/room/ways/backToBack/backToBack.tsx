@@ -1,3 +1,4 @@
+import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { sidesOf } from '@/core/form/sides';
 import { drillOf } from '../../piece';
@@ -6,8 +7,8 @@ import { RoomFrame } from '../../frame/RoomFrame';
 import { usePiece } from '../../usePiece';
 import { playedThrough } from '@/core/documents/writtenDrill';
 import type { Way } from '../way';
-import { ContrastPanel } from './ContrastPanel';
 
+const ContrastPanel = dynamic(() => import('./ContrastPanel').then((module) => module.ContrastPanel));
 function BackToBack() {
   const { state, dispatch } = useRoom();
   const { contrast } = state.settings;

@@ -1,11 +1,12 @@
+import dynamic from 'next/dynamic';
 import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import { usePiece } from '../../usePiece';
 import type { RoomSettings } from '../../settings';
 import type { Way } from '../way';
-import { BuildUpPanel } from './BuildUpPanel';
 import { useBuildUp } from './useBuildUp';
 
+const BuildUpPanel = dynamic(() => import('./BuildUpPanel').then((module) => module.BuildUpPanel));
 function BuildUp() {
   const { state, limbs, dispatch } = useRoom();
   const { settings } = state;

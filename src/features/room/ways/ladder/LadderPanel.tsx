@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -9,8 +10,9 @@ import { bpmAt, loudnessAt, move, rungsOf } from '@/core/plan/ladder';
 import { FIGURE_FONT } from '@/ui/theme';
 import { plural } from '@/ui/words/text';
 import { tempoInWords } from '@/ui/words/figures';
-import { LadderDialog } from './LadderDialog';
 import type { LadderInUse } from './useLadder';
+
+const LadderDialog = dynamic(() => import('./LadderDialog').then((module) => module.LadderDialog), { ssr: false });
 
 interface LadderPanelProps {
   climbing: LadderInUse;

@@ -1,3 +1,4 @@
+import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo } from 'react';
 import { bpmAt, loudnessAt, rungsOf } from '@/core/plan/ladder';
 import { barsOnce } from '@/core/form/form';
@@ -7,9 +8,9 @@ import type { RoomSettings } from '../../settings';
 import type { Judged } from '../../state';
 import { usePiece } from '../../usePiece';
 import type { Way } from '../way';
-import { LadderPanel } from './LadderPanel';
 import { useLadder } from './useLadder';
 
+const LadderPanel = dynamic(() => import('./LadderPanel').then((module) => module.LadderPanel));
 function LadderRoom() {
   const { state, dispatch } = useRoom();
   const piece = usePiece();

@@ -2,17 +2,17 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { CLEAN_ROUNDS, type Waiting } from '@/core/practice/waiting';
+import type { Bpm } from '@/core/time/units';
 import { plural } from '@/ui/words/text';
-
-/** The slowest click after practice without one: the lowest that plain metronomes have. */
-export const SLOWEST_CLICK = 40;
 
 interface WaitingPanelProps {
   waitsAt?: Waiting;
+  /** The tempo of the click that is offered next. */
+  clickAt: Bpm;
   onWithClick: () => void;
 }
 
-export function WaitingPanel({ waitsAt, onWithClick }: WaitingPanelProps) {
+export function WaitingPanel({ waitsAt, clickAt, onWithClick }: WaitingPanelProps) {
   const wrong = waitsAt?.wrong.length ? `. The ${waitsAt.wrong.join(' and the ')} has nothing here` : '';
   return (
     <>
@@ -27,7 +27,7 @@ export function WaitingPanel({ waitsAt, onWithClick }: WaitingPanelProps) {
           role="status"
           action={
             <Button onClick={onWithClick} sx={{ minHeight: 44 }}>
-              With a click at {SLOWEST_CLICK}
+              With a click at {clickAt}
             </Button>
           }
         >

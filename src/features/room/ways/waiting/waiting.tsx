@@ -1,10 +1,15 @@
-import { SLOWEST_CLICK, WaitingPanel } from './WaitingPanel';
+import dynamic from 'next/dynamic';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import { usePiece } from '../../usePiece';
 import { useWaiting } from '../../useWaiting';
 import type { Way } from '../way';
+
+const WaitingPanel = dynamic(() => import('./WaitingPanel').then((module) => module.WaitingPanel));
+
+/** The slowest click after practice without one: the lowest that plain metronomes have. */
+const SLOWEST_CLICK = 40;
 
 function WaitingRoom() {
   const { state, dispatch } = useRoom();
@@ -23,7 +28,7 @@ function WaitingRoom() {
       waits={waits}
       tempo="none"
       hasLength={false}
-      panel={() => <WaitingPanel waitsAt={waits.now} onWithClick={withClick} />}
+      panel={() => <WaitingPanel waitsAt={waits.now} clickAt={SLOWEST_CLICK} onWithClick={withClick} />}
     />
   );
 }
