@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { metersInWords } from '@/core/groove/groove';
 import { STARTER_GROOVES } from '@/server/demo/grooves';
 import type { GrooveRow } from '@/server/grooves';
 import { factsOf } from '@/ui/words/grooves';
@@ -8,6 +9,8 @@ const shelf: GrooveRow[] = STARTER_GROOVES.map(({ groove, level, tags }, index) 
   id: String(index),
   title: groove.title,
   ...factsOf(groove),
+  // As the database keeps it: without the grouping.
+  meter: metersInWords(groove),
   level,
   tempo: groove.tempo,
   tags,
