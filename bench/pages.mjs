@@ -61,8 +61,7 @@ try {
         bench: await href('/grooves', 'a[href^="/bench/"]'),
       };
       script = [];
-      for (const [name, path] of Object.entries(screens))
-        script.push([name, await scriptOf(page, path)]);
+      for (const [name, path] of Object.entries(screens)) script.push([name, await scriptOf(page, path)]);
     }
     await browser.close();
     await served.stop();

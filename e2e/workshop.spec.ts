@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { complaints, expectAccessible } from './steps';
 
-test.use({ baseURL: process.env.OWN_URL });
+test.use({ baseURL: process.env.OWN_URL, timezoneId: 'Europe/Zurich' });
 test.describe.configure({ mode: 'serial' });
 
 test('the first visitor sets up the workshop; wrong fields are named and what was typed stays', async ({ page }) => {
@@ -27,6 +27,8 @@ test('the first visitor sets up the workshop; wrong fields are named and what wa
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Grooves' }).click();
   await expect(page.getByRole('article')).toHaveCount(46);
+  await page.getByRole('link', { name: 'Workshop' }).click();
+  await expect(page.getByLabel('Time zone')).toHaveValue('Europe/Zurich');
   expect(wrong).toEqual([]);
 });
 

@@ -73,6 +73,9 @@ await called.screenshot({ path: path.join(folder, 'called.png') });
 const phone = await as('Wendla', { viewport: { width: 390, height: 844 }, colorScheme: 'dark' });
 await openRoom(phone);
 await shoot(phone, 'room-phone-dark');
+await phone.getByRole('button', { name: 'Play', exact: true }).click();
+await phone.waitForTimeout(6000);
+await phone.screenshot({ path: path.join(folder, 'phone-playing.png') });
 
 const teacher = await as('Oda');
 await shoot(teacher, 'today-teacher');

@@ -90,7 +90,7 @@ const isTimeZone = (name: string): boolean => {
   }
 };
 
-const timeZoneShape = z
+export const timeZoneShape = z
   .string()
   .max(60)
   .refine(isTimeZone, 'There is no such time zone. Choose one from the list, like Europe/Zurich.');

@@ -10,8 +10,13 @@ import { setUpAction } from './actions';
 
 export function SetUpForm() {
   const [state, action, busy] = useActionState(setUpAction, EMPTY_FORM);
+  /** Days and hours are those of where the workshop is set up, until the teacher sets others. */
+  const setUp = (form: FormData) => {
+    form.set('timeZone', Intl.DateTimeFormat().resolvedOptions().timeZone);
+    action(form);
+  };
   return (
-    <Stack component="form" action={action} noValidate sx={{ gap: 2.5 }}>
+    <Stack component="form" action={setUp} noValidate sx={{ gap: 2.5 }}>
       <Field state={state} name="workshop" label="Name of the workshop" hint="What your students call it." />
       <Field state={state} name="teacher" label="Your name" autoComplete="name" />
       <Field

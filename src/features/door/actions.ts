@@ -8,6 +8,8 @@ import { readForm, type FormState } from '@/ui/form';
 import { addGroove } from '@/server/grooves';
 import { signedInPerson } from '@/server/people';
 import { forgetSession, rememberSession, sessionToken } from '@/server/session';
+import { USUAL_SETTINGS } from '@/core/documents/settings';
+import { saveSettings } from '@/server/workshop';
 import { STARTER_GROOVES } from '@/server/demo/grooves';
 import { setUpShape, signInShape } from './shapes';
 
@@ -36,6 +38,7 @@ export async function setUpAction(_before: FormState, form: FormData): Promise<F
   if (!token) redirect('/sign-in');
   await asSession(token, async (db) => {
     const teacher = (await signedInPerson(db))!;
+    await saveSettings(db, teacher.workshop_id, { ...USUAL_SETTINGS, timeZone: read.value.timeZone });
     for (const one of STARTER_GROOVES) await addGroove(db, teacher, one);
   });
   await rememberSession(token);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { timeZoneShape, USUAL_SETTINGS } from '@/core/documents/settings';
 import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
 
 export const signInShape = z.object({
@@ -12,4 +13,6 @@ export const setUpShape = z.object({
   signInName: signInNameShape,
   password: passwordShape,
   school: schoolShape,
+  // What the browser says of itself; where it says nothing that is known, the usual one.
+  timeZone: timeZoneShape.catch(USUAL_SETTINGS.timeZone),
 });
