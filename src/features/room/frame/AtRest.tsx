@@ -1,3 +1,4 @@
+import { DrillPanel } from '../DrillPanel';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
@@ -15,7 +16,6 @@ import { Pads } from './RoomPads';
 import type { RoomView } from './RoomFrame';
 import { CountWord, PlayedLines } from './StageParts';
 
-const DrillPanel = dynamic(() => import('../DrillPanel').then((module) => module.DrillPanel));
 const judgedTake = () => import('../JudgedTake').then((module) => module.JudgedTake);
 const JudgedTake = dynamic(judgedTake, { ssr: false });
 

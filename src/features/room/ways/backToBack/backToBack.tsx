@@ -1,4 +1,4 @@
-import dynamic from 'next/dynamic';
+import { ContrastPanel } from './ContrastPanel';
 import { useMemo } from 'react';
 import { sidesOf } from '@/core/form/sides';
 import { drillOf } from '../../piece';
@@ -8,7 +8,6 @@ import { usePiece } from '../../usePiece';
 import { playedThrough } from '@/core/documents/writtenDrill';
 import type { Way } from '../way';
 
-const ContrastPanel = dynamic(() => import('./ContrastPanel').then((module) => module.ContrastPanel));
 function BackToBack() {
   const { state, dispatch } = useRoom();
   const { contrast } = state.settings;

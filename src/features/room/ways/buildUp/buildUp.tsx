@@ -1,4 +1,4 @@
-import dynamic from 'next/dynamic';
+import { BuildUpPanel } from './BuildUpPanel';
 import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import { usePiece } from '../../usePiece';
@@ -6,7 +6,6 @@ import type { RoomSettings } from '../../settings';
 import type { Way } from '../way';
 import { useBuildUp } from './useBuildUp';
 
-const BuildUpPanel = dynamic(() => import('./BuildUpPanel').then((module) => module.BuildUpPanel));
 function BuildUp() {
   const { state, limbs, dispatch } = useRoom();
   const { settings } = state;

@@ -1,4 +1,4 @@
-import dynamic from 'next/dynamic';
+import { LadderPanel } from './LadderPanel';
 import { useCallback, useEffect, useMemo } from 'react';
 import { bpmAt, loudnessAt, rungsOf } from '@/core/plan/ladder';
 import { barsOnce } from '@/core/form/form';
@@ -10,7 +10,6 @@ import { usePiece } from '../../usePiece';
 import type { Way } from '../way';
 import { useLadder } from './useLadder';
 
-const LadderPanel = dynamic(() => import('./LadderPanel').then((module) => module.LadderPanel));
 function LadderRoom() {
   const { state, dispatch } = useRoom();
   const piece = usePiece();

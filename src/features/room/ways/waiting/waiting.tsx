@@ -1,12 +1,10 @@
-import dynamic from 'next/dynamic';
+import { WaitingPanel } from './WaitingPanel';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import { usePiece } from '../../usePiece';
 import { useWaiting } from '../../useWaiting';
 import type { Way } from '../way';
-
-const WaitingPanel = dynamic(() => import('./WaitingPanel').then((module) => module.WaitingPanel));
 
 /** The slowest click after practice without one: the lowest that plain metronomes have. */
 const SLOWEST_CLICK = 40;
