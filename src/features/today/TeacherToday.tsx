@@ -112,7 +112,7 @@ function StudentCard({ one, reader: { school, timeZone } }: { one: StudentNews; 
       )}
       {one.kit_takes_this_week > 0 && (
         <Typography variant="body2" color="textSecondary">
-          Beside it the simulated kit played {plural(one.kit_takes_this_week, 'take')}, which count for nobody.
+          Beside it {plural(one.kit_takes_this_week, 'take')} by the simulated kit, counting for nobody.
         </Typography>
       )}
     </Box>
