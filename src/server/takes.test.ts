@@ -1,57 +1,14 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { writeTake } from '@/core/documents/take';
 import { judge } from '@/core/take/judge';
-import { closeSession, doorState, openSession, setUpWorkshop, signIn } from './door';
 import { signedInPerson } from './people';
 import { keepTake, rejudgeTakes, take, takes } from './takes';
 import { throwAwayDatabase } from './testing/throwAway';
-import { ada, anyTake, bo, grooveId, NOW, school, seed, sent, teacher, teacherToken } from './testing/seeded';
+import { ada, anyTake, bo, grooveId, NOW, seed, sent, teacher, teacherToken } from './testing/seeded';
 
 const here = throwAwayDatabase('takes');
 
 beforeAll(() => seed(here));
-
-describe('the door', () => {
-  test('a workshop is set up once', async () => {
-    expect(await doorState()).toEqual({ hasWorkshop: true, demoPeople: [] });
-    expect(
-      await setUpWorkshop({ workshop: 'Second', teacher: 'X', signInName: 'xx', password: 'a long password', school }),
-    ).toBeUndefined();
-  });
-
-  test('right name and password open a session, whatever the case of the name', async () => {
-    const answer = await signIn('TOVA', 'a long password');
-    expect(answer.ok && (await here.as(answer.token, signedInPerson))?.name).toBe('Tova Lind');
-  });
-
-  test('an unknown name and a wrong password get the same answer', async () => {
-    expect(await signIn('nobody', 'a long password')).toEqual(await signIn('tova', 'wrong'));
-  });
-
-  test.each(['bo', 'no such name'])(
-    'after five failures %s has to wait, even with the right password',
-    async (name) => {
-      for (let tries = 0; tries < 5; tries++) await signIn(name, 'wrong');
-      const answer = await signIn(name, 'Bo has a password');
-      expect(!answer.ok && answer.say).toMatch(/Too many tries .* Wait \d+ seconds/);
-    },
-  );
-
-  test('a closed session is nobody, so is an invented one', async () => {
-    const token = await openSession(ada.id);
-    await closeSession(token);
-    for (const one of [token, 'invented', '']) expect(await here.as(one, signedInPerson)).toBeUndefined();
-  });
-
-  test('only the hash of a token and of a password is kept', async () => {
-    const { rows } = await here.owner.query<{ all: string }>(
-      `select (select string_agg(s::text, ' ') from session s) || (select string_agg(c::text, ' ') from credential c) as all`,
-    );
-    expect(rows[0]!.all).not.toContain(ada.token);
-    expect(rows[0]!.all).not.toContain('a long password');
-    expect(rows[0]!.all).toContain('$argon2id$');
-  });
-});
 
 describe('keeping a take', () => {
   const keep = (token: string, body: unknown, now = NOW) =>
