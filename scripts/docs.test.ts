@@ -2,8 +2,9 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { expect, test } from 'vitest';
 
-const CORE = import.meta.dirname;
-const DOCS = fs.readFileSync(path.join(CORE, '../../docs/core.md'), 'utf8');
+const HOME = path.join(import.meta.dirname, '..');
+const CORE = path.join(HOME, 'src/core');
+const DOCS = fs.readFileSync(path.join(HOME, 'docs/core.md'), 'utf8');
 
 test('docs/core.md names every file of the core, and none that is not there', () => {
   const files = fs
