@@ -34,6 +34,7 @@ test('limits of documents', () => {
     LONGEST_TAKE_MS: 1_800_000,
     MOST_ROUNDS: 2000,
     MOST_PLAYED_BARS: 10_000,
+    MOST_SOUNDS: 100_000,
   });
 });
 

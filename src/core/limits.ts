@@ -37,6 +37,8 @@ export const LONGEST_TAKE_MS = 30 * 60_000;
 export const MOST_ROUNDS = 2000;
 /** Bars that are played in one go: half an hour of them at the quickest. */
 export const MOST_PLAYED_BARS = 10_000;
+/** Strokes and clicks of one run: half an hour of 16ths at 200 by three limbs, with a click on each. */
+export const MOST_SOUNDS = 100_000;
 
 /** How far on somebody is, from the easiest judged: it stretches what can be heard into what is tolerated. */
 export const LEVELS = ['first year', 'second year', 'advanced', 'concert'] as const;

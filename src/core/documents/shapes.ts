@@ -46,9 +46,12 @@ export const swingShape = z.strictObject({
     ),
 });
 
+/** Finer ones are not told apart, and their sums would not stay exact. */
+const FINEST_RATIO = 1000;
+
 function isRatio(value: string): boolean {
   const ratio = parse(value);
-  return ratio !== undefined && ratio.n >= ratio.d && ratio.n <= 4 * ratio.d;
+  return ratio !== undefined && ratio.d <= FINEST_RATIO && ratio.n >= ratio.d && ratio.n <= 4 * ratio.d;
 }
 
 /** A groove's own swing, or one set in its place; `straight` switches it off. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { barsThrough, formOf, taskIn, type Form, type Passage } from '../form/form';
 import type { ExerciseName } from '../form/exercises';
+import { tooMuchWork } from '../form/work';
 import type { Groove } from '../groove/groove';
 import { LIMBS, type Limb } from '../groove/limbs';
 import { LONGEST_TAKE_MS, MOST_BARS, MOST_HITS, MOST_PLAYED_BARS, MOST_ROUNDS } from '../limits';
@@ -8,6 +9,7 @@ import { fail, ok, problemAt, within, type Problem, type Result } from '../resul
 import { clickPlanShape } from '../time/clickPlan';
 import { parse } from '../time/fraction';
 import { readGroove, writeGroove, type GrooveJson } from './groove';
+
 import { compacted, type CopiedExercise } from './copiedBars';
 import { readVersioned } from './reader';
 import { feelShape, taskShape, tempoShape } from './shapes';
@@ -130,12 +132,7 @@ export function readTake(json: unknown): Result<Take> {
 
 function problemsIn(take: Take): Problem[] {
   const problems = passageProblems(take.passages, take.groove.bars.length, take.exercises?.length ?? 0);
-  if (barsThrough(take.passages) * take.rounds > MOST_PLAYED_BARS)
-    problems.push(
-      problemAt('rounds', 'too-many-bars', 'These are more bars than a take holds.', 'Record fewer rounds.', {
-        most: MOST_PLAYED_BARS,
-      }),
-    );
+  if (!problems.length) problems.push(...tooMuchWork(take));
   const changes = take.changes ?? [];
   if (changes.some(({ fromBar }, index) => index && fromBar <= changes[index - 1]!.fromBar))
     problems.push(

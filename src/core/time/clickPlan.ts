@@ -2,14 +2,21 @@ import { z } from 'zod';
 import { parse } from './fraction';
 import { NOTE_VALUES, valuesInWords, type NoteValue } from './noteValue';
 
-const positive = z
-  .string()
-  .max(20)
-  .refine((value) => (parse(value)?.n ?? 0) > 0, 'Write a number of counts above 0, like 2 or 1/3.');
-const notNegative = z
-  .string()
-  .max(20)
-  .refine((value) => (parse(value)?.n ?? -1) >= 0, 'Write a number of counts from 0, like 1.');
+/** Into how many parts a count is divided at most to say when a click sounds. */
+const FINEST = 96;
+const MOST_COUNTS = 1024;
+
+/** A number of counts whose sums stay exact: no more counts, and no finer parts of one, than anybody sets a click to. */
+const countsFrom = (least: number, say: string) =>
+  z
+    .string()
+    .max(20)
+    .refine((text) => {
+      const counts = parse(text);
+      return counts && counts.d <= FINEST && counts.n >= least * counts.d && counts.n <= MOST_COUNTS * counts.d;
+    }, say);
+const positive = countsFrom(1 / 24, `Write a number of counts from 1/24 to ${MOST_COUNTS}, like 2 or 1/3.`);
+const notNegative = countsFrom(0, `Write a number of counts from 0 to ${MOST_COUNTS}, like 1.`);
 
 /**
  * Where the metronome sounds in each bar. `slots`: every slot of the grid. `value`: one note value without a

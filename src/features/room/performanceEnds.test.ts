@@ -1,12 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { roundsOf } from './piece';
+import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { begun, groove, touch } from './testing/performed';
 
 test('a length in minutes is whole rounds, and never longer than a take may be', () => {
-  expect(roundsOf({ minutes: 1 }, { groove }, 120)).toBe(30);
-  expect(roundsOf({ minutes: 5 }, { groove }, 20)).toBe(25);
+  expect(roundsOf({ minutes: 1 }, { groove }, { bpm: 120, click: CLICK_PLANS.counts })).toBe(30);
+  expect(roundsOf({ minutes: 5 }, { groove }, { bpm: 20, click: CLICK_PLANS.counts })).toBe(25);
   const passages = [{ from: 0, bars: 1, times: 64 }];
-  expect(roundsOf({ rounds: 32 }, { groove, passages }, 20)).toBe(2);
+  expect(roundsOf({ rounds: 32 }, { groove, passages }, { bpm: 20, click: CLICK_PLANS.counts })).toBe(2);
 });
 
 describe('the end', () => {

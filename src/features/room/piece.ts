@@ -1,11 +1,12 @@
 import type { School } from '@/core/count/schools';
 import type { Loudness } from '@/core/documents/climb';
 import type { ExerciseName, Exercises } from '@/core/form/exercises';
-import { barsOnce, formOf, type Passage, type Plan } from '@/core/form/form';
+import { formOf, type Passage, type Plan } from '@/core/form/form';
 import { beatOf } from '@/core/groove/beat';
 import type { Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
-import { LONGEST_TAKE_MS, MOST_PLAYED_BARS, MOST_ROUNDS } from '@/core/limits';
+import { workOf } from '@/core/form/work';
+import { LONGEST_TAKE_MS, MOST_PLAYED_BARS, MOST_ROUNDS, MOST_SOUNDS } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
 import type { Schedule, TimedSound } from '@/core/schedule/timed';
 import { valueMs } from '@/core/time/tempoMap';
@@ -47,14 +48,20 @@ export function onceMs({ groove, passages }: Pick<Piece, 'groove' | 'passages'>,
   return endMs - startMs;
 }
 
-/** How often a piece is gone through so that it lasts as long as wished, and is not longer than a take may be. */
-export function roundsOf(length: Length, piece: Pick<Piece, 'groove' | 'passages'>, bpm: Bpm): number {
+/** How often a piece is gone through so that it lasts as long as wished, and is no more than a take may be. */
+export function roundsOf(
+  length: Length,
+  piece: Pick<Piece, 'groove' | 'passages'>,
+  { bpm, click }: Pick<RoomSettings, 'bpm' | 'click'>,
+): number {
   const roundMs = onceMs(piece, bpm);
+  const once = workOf({ ...piece, rounds: 1, click });
   const wished = 'rounds' in length ? length.rounds : Math.round((length.minutes * 60_000) / roundMs);
   const most = Math.min(
     MOST_ROUNDS,
     Math.floor(LONGEST_TAKE_MS / roundMs),
-    Math.floor(MOST_PLAYED_BARS / barsOnce(piece)),
+    Math.floor(MOST_PLAYED_BARS / once.bars),
+    Math.floor(MOST_SOUNDS / once.sounds),
   );
   return Math.max(1, Math.min(wished, most));
 }
@@ -62,7 +69,7 @@ export function roundsOf(length: Length, piece: Pick<Piece, 'groove' | 'passages
 /** What the settings ask of a piece. */
 export function planOf(piece: Piece, settings: RoomSettings): Plan {
   const { bpm, click, countIn, layers, swing, task } = settings;
-  const rounds = roundsOf(settings.length, piece, bpm);
+  const rounds = roundsOf(settings.length, piece, settings);
   return { groove: piece.groove, passages: piece.passages, bpm, swing, click, countIn, rounds, layers, task };
 }
 
