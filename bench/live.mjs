@@ -6,9 +6,9 @@ import http from 'node:http';
 import fs from 'node:fs';
 import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
-import { buildWorklet } from '../scripts/lib/worklet.mjs';
+import { buildThreads } from '../scripts/lib/built.mjs';
 
-await buildWorklet();
+await buildThreads();
 const { outputFiles } = await build({
   entryPoints: ['bench/live/page.ts'],
   bundle: true,

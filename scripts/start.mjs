@@ -87,8 +87,8 @@ await main(async () => {
     }
     const env = await prepareDatabase({ url, data, demo });
     if (dev) {
-      const { buildWorklet } = await import('./lib/worklet.mjs');
-      await buildWorklet();
+      const { buildThreads } = await import('./lib/built.mjs');
+      await buildThreads();
     } else await ensureBuild(dist);
     const web = await startWeb({ mode: dev ? 'dev' : 'start', port, host, dist, env });
     started.push(web.stop);

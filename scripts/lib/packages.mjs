@@ -20,7 +20,7 @@ export async function ensurePackages() {
 }
 
 /** The folders and files that a build is made from. */
-const SOURCES = ['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json', 'scripts/lib/worklet.mjs'];
+const SOURCES = ['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json', 'scripts/lib/built.mjs'];
 
 function newestMs(file) {
   const stat = fs.statSync(file, { throwIfNoEntry: false });
@@ -31,8 +31,8 @@ function newestMs(file) {
 
 /** Builds the application into `dist` when the sources are newer than the build there. */
 export async function ensureBuild(dist) {
-  const { buildWorklet } = await import('./worklet.mjs');
-  await buildWorklet();
+  const { buildThreads } = await import('./built.mjs');
+  await buildThreads();
   if (modifiedMs(path.join(dist, 'BUILD_ID')) > SOURCES.reduce((newest, file) => Math.max(newest, newestMs(file)), 0))
     return;
   say('Building (a minute or so, after a change only) …');

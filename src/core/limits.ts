@@ -31,6 +31,8 @@ export const MOST_MINUTES = 120;
 
 /** More than half an hour of the fastest hands there are: beyond this something is wrong with the input. */
 export const MOST_HITS = 20_000;
+/** Takes of one player that are kept within 24 hours: eight hours without a break, a minute each, twice over. */
+export const MOST_TAKES_A_DAY = 1000;
 /** 25 minutes is when a rest is due (care); a take longer than this is not one attempt any more. */
 export const LONGEST_TAKE_MS = 30 * 60_000;
 /** Half an hour of one-bar rounds at the quickest. */

@@ -6,10 +6,10 @@ import { USUAL_SETTINGS } from '@/core/documents/settings';
 import { addGroove, groove, grooves, saveGroove, setArchived, setFavourite, setLabels } from './grooves';
 import { migrate } from './migrate';
 import { addStudent, changePerson, signedInPerson, students } from './people';
-import { keepTake, take, takes } from './takes';
+import { take, takes } from './takes';
 import { throwAwayDatabase } from './testing/throwAway';
 import { saveSettings } from './workshop';
-import { ada, assignmentId, bo, grooveId, NOW, school, seed, sent, teacher, teacherToken } from './testing/seeded';
+import { ada, assignmentId, bo, grooveId, kept, school, seed, sent, teacher, teacherToken } from './testing/seeded';
 
 const here = throwAwayDatabase('workshop');
 
@@ -77,9 +77,7 @@ describe('what a person may see', () => {
 
   test('a student cannot read another’s take, even by raw SQL as the web role', async () => {
     const body = sent(ada.id);
-    expect((await here.as(ada.token, async (db) => keepTake(db, (await signedInPerson(db))!, body, NOW))).ok).toBe(
-      true,
-    );
+    expect((await kept(here, ada.token, body)).ok).toBe(true);
     expect(await here.as(bo.token, (db) => take(db, body.id))).toBeUndefined();
     const raw = await here.as(bo.token, (db) => db.query('select * from take where id = $1 or true', [body.id]));
     expect(raw.rows).toEqual([]);

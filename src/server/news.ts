@@ -63,7 +63,7 @@ export async function studentNews(
        where t.player_id = shown.id and t.struck_by = 'player' order by t.played_at desc limit 1) last on true
      left join lateral (
        select t.sd_error_ms from take t
-       where t.player_id = shown.id and t.struck_by = 'player' and t.groove_id = last.groove_id
+       where t.player_id = shown.id and t.struck_by = 'player' and t.groove_id = last.groove_id and t.as_written
          and t.played_at between last.played_at - interval '10 days' and last.played_at - interval '5 days'
        order by abs(extract(epoch from last.played_at - interval '7 days' - t.played_at)) limit 1) before on true
      order by takes_this_week, shown.name, shown.id`,

@@ -1,18 +1,18 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { writeTake } from '@/core/documents/take';
+import { MOST_TAKES_A_DAY } from '@/core/limits';
 import { judge } from '@/core/take/judge';
-import { signedInPerson } from './people';
-import { keepTake, rejudgeTakes, take, takes } from './takes';
+import { setAssignment } from './assignments';
+import { rejudgeTakes, take, takes } from './takes';
 import { throwAwayDatabase } from './testing/throwAway';
-import { ada, anyTake, bo, grooveId, NOW, seed, sent, teacher, teacherToken } from './testing/seeded';
+import { ada, anyTake, bo, grooveId, kept, NOW, seed, sent, teacher, teacherToken } from './testing/seeded';
 
 const here = throwAwayDatabase('takes');
 
 beforeAll(() => seed(here));
 
 describe('keeping a take', () => {
-  const keep = (token: string, body: unknown, now = NOW) =>
-    here.as(token, async (db) => keepTake(db, (await signedInPerson(db))!, body, now));
+  const keep = (token: string, body: unknown, now = NOW) => kept(here, token, body, now);
   const count = async () => (await here.owner.query('select from take')).rowCount;
 
   test('its row has the figures that judging gives, its document judges the same again', async () => {
@@ -93,6 +93,67 @@ describe('keeping a take', () => {
     const before = await count();
     expect(await keep(ada.token, body)).toEqual(await keep(ada.token, body));
     expect(await count()).toBe(before! + 1);
+  });
+
+  test('two of the same at once are one; under a number that another’s bears it is not kept, and not answered as if it were', async () => {
+    const body = sent(ada.id);
+    const before = await count();
+    expect(await Promise.all([keep(ada.token, body), keep(ada.token, body)])).toEqual([
+      { ok: true, value: { id: body.id } },
+      { ok: true, value: { id: body.id } },
+    ]);
+    const others = { ...sent(bo.id, { id: body.id, assignmentId: undefined, grooveId }) };
+    await here.as(teacherToken, (db) =>
+      setAssignment(db, teacher, {
+        student_id: bo.id,
+        groove_id: grooveId,
+        tempo: 72,
+        click: 'counts',
+        minutes: 5,
+        reason: '',
+      }),
+    );
+    expect(await keep(bo.token, others)).toMatchObject({ ok: false, problems: [{ code: 'id-taken' }] });
+    expect(await count()).toBe(before! + 1);
+  });
+
+  describe('counts as what was set only where it is that', () => {
+    const standing = async (change: Record<string, unknown>) => {
+      const body = sent(ada.id, change);
+      expect((await keep(ada.token, body)).ok).toBe(true);
+      const { rows } = await here.owner.query(
+        'select assignment_id is not null as as_set, as_written from take where id = $1',
+        [body.id],
+      );
+      return rows[0] as { as_set: boolean; as_written: boolean };
+    };
+
+    test('its bars, at its tempo or above, since it was set', async () => {
+      expect(await standing({})).toEqual({ as_set: true, as_written: true });
+      expect(await standing({ take: writeTake(anyTake({ bpm: 90 })) })).toEqual({ as_set: true, as_written: true });
+      expect(await standing({ take: writeTake(anyTake({ bpm: 71.9 })) })).toEqual({ as_set: false, as_written: true });
+      expect(await standing({ playedAt: '2020-01-01T00:00:00Z' })).toEqual({ as_set: false, as_written: true });
+    });
+
+    test('a bar of one stroke in its place is a take of its own', async () => {
+      const easy = writeTake(anyTake());
+      const [bar] = easy.groove.bars;
+      const take = { ...easy, groove: { ...easy.groove, bars: [{ ...bar!, strokes: [bar!.strokes[0]!] }] } };
+      expect(await standing({ take })).toEqual({ as_set: false, as_written: false });
+    });
+  });
+
+  test('beyond the most a day it waits, in words', async () => {
+    await here.owner.query(
+      `insert into take (id, workshop_id, player_id, groove_id, played_at, played_ms, tempo, click, input, level, matched, missed,
+         extra, tolerance_ms, verdict_about, judge_version, document_version, document)
+       select gen_random_uuid(), workshop_id, $1, groove_id, played_at, 1, 72, 'counts', 'keys', 'concert', 1, 0, 0, 1, 'clean', 99, 1, '{}'
+       from take, generate_series(1, $2) where id = (select id from take where player_id = $1 limit 1)`,
+      [ada.id, MOST_TAKES_A_DAY],
+    );
+    expect(await keep(ada.token, sent(ada.id))).toMatchObject({ ok: false, problems: [{ code: 'too-many-today' }] });
+    await here.owner.query(`delete from take where document = '{}'`);
+    expect((await keep(ada.token, sent(ada.id))).ok).toBe(true);
   });
 
   test('a clock that runs ahead does not put it into the future', async () => {

@@ -1,12 +1,14 @@
 import { z } from 'zod';
-import { lastBpm, readTake, TAKE_VERSION, writeTake, type InputName, type Take } from '@/core/documents/take';
+import { readGroove, writeGroove } from '@/core/documents/groove';
+import { readTake, TAKE_VERSION, type InputName, type Take } from '@/core/documents/take';
 import { readVerdict, type Verdict } from '@/core/documents/verdict';
-import type { Level } from '@/core/limits';
-import { fail, ok, problemsOf, type Result } from '@/core/result';
-import { judge, JUDGE_VERSION } from '@/core/take/judge';
-import { placeJudged } from '@/core/take/verdict';
-import { planInWords } from '@/core/time/clickPlan';
+import { turnFor } from '@/core/groove/kit';
+import type { Setup } from '@/core/groove/limbs';
+import { MOST_TAKES_A_DAY, type Level } from '@/core/limits';
+import { fail, ok, problem, problemAt, problemsOf, type Result } from '@/core/result';
+import { JUDGE_VERSION } from '@/core/take/judge';
 import type { Db } from './database';
+import { JUDGED, judgedColumns, type JudgedTake } from './judging/judged';
 import type { Person } from './people';
 
 /** A take as lists show it: when, what, and its figures. */
@@ -16,7 +18,10 @@ export interface TakeRow {
   player: string;
   groove_id: string;
   title: string;
+  /** By the browser's clock, never later than the server's. */
   played_at: Date;
+  /** When it reached the server. */
+  received_at: Date;
   played_ms: number;
   tempo: number;
   click: string;
@@ -39,7 +44,7 @@ export interface TakeRow {
 
 type TakeColumns = Omit<TakeRow, 'verdict'> & { verdict: unknown };
 
-const ROW = `select t.id, t.player_id, p.name as player, t.groove_id, t.title, t.played_at, t.played_ms, t.tempo, t.click,
+const ROW = `select t.id, t.player_id, p.name as player, t.groove_id, t.title, t.played_at, t.received_at, t.played_ms, t.tempo, t.click,
   t.input, t.struck_by, t.level, t.matched, t.missed, t.extra, t.not_judgeable, t.mean_error_ms, t.sd_error_ms,
   t.tempo_drift_percent, t.tolerance_ms, t.verdict, t.judge_version >= ${JUDGE_VERSION} as is_judged`;
 const FROM = 'from take t join person p on p.id = t.player_id';
@@ -88,18 +93,28 @@ const sentTakeShape = z.strictObject({
   take: z.unknown(),
 });
 
+/** How a take is kept: who plays, in whose session, when, and what judges. */
+export interface Keeping {
+  player: Person;
+  inSession: <T>(work: (db: Db) => Promise<T>) => Promise<T>;
+  now: Date;
+  judging: (take: unknown, level: Level) => Result<JudgedTake> | Promise<Result<JudgedTake>>;
+}
+
 /**
  * Judges and keeps a take of the signed-in person, whole or not at all. Sent a second time, it answers
- * the same and keeps nothing new. Problems say what is wrong with it.
+ * the same and keeps nothing new. Problems say what is wrong with it. What it asks to be worked out is judged before the
+ * database is asked for anything.
  */
-export async function keepTake(db: Db, player: Person, json: unknown, now: Date): Promise<Result<{ id: string }>> {
-  const sent = sentTakeShape.safeParse(json);
-  if (!sent.success) return fail(...problemsOf(sent.error));
-  const read = readTake(sent.data.take);
-  if (!read.ok) return read;
-  const { id, playerId, grooveId, assignmentId, playedAt } = sent.data;
+export async function keepTake(
+  json: unknown,
+  { player, inSession, now, judging }: Keeping,
+): Promise<Result<{ id: string }>> {
+  const read = sentTakeShape.safeParse(json);
+  if (!read.success) return fail(...problemsOf(read.error));
+  const sent = read.data;
   // Somebody else signed in on this browser before the take could be sent.
-  if (playerId !== player.id)
+  if (sent.playerId !== player.id)
     return fail({
       code: 'not-yours',
       path: ['playerId'],
@@ -107,90 +122,70 @@ export async function keepTake(db: Db, player: Person, json: unknown, now: Date)
       say: 'This take is another person’s.',
       remedy: 'It is sent when they sign in here again.',
     });
+  const judged = await judging(sent.take, player.level);
+  if (!judged.ok) return judged;
+  // A clock that runs ahead must not put a take into the future of the log.
+  const playedAt = new Date(Math.min(Date.parse(sent.playedAt), now.getTime()));
+  return inSession((db) => keepJudged(db, player, { ...sent, playedAt }, judged.value));
+}
 
-  const known = await db.query('select from take where id = $1', [id]);
-  if (known.rowCount) return ok({ id });
-  const allowed = await db.query<{ groove: boolean; assignment: boolean }>(
-    `select exists (select from groove where id = $1) as groove,
-       $2::uuid is null or exists (select from assignment where id = $2 and groove_id = $1 and student_id = $3) as assignment`,
+type SentTake = Omit<z.infer<typeof sentTakeShape>, 'playedAt' | 'take'> & { playedAt: Date };
+
+async function keepJudged(db: Db, player: Person, sent: SentTake, judged: JudgedTake): Promise<Result<{ id: string }>> {
+  const { id, grooveId, assignmentId } = sent;
+  const isKept = async () =>
+    (await db.query('select from take where id = $1 and player_id = $2', [id, player.id])).rowCount === 1;
+  if (await isKept()) return ok({ id });
+  const { rows } = await db.query<{
+    document?: unknown;
+    kept: number;
+    assignment: boolean;
+    set_tempo?: number;
+    set_at?: Date;
+  }>(
+    `select g.document, a.tempo as set_tempo, a.set_at, a.id is not null as assignment,
+       (select count(*)::int from take where player_id = $3 and received_at > now() - interval '1 day') as kept
+     from (select) one left join groove g on g.id = $1
+       left join assignment a on a.id = $2 and a.groove_id = $1 and a.student_id = $3`,
     [grooveId, assignmentId ?? null, player.id],
   );
-  if (!allowed.rows[0]!.groove)
-    return fail({
-      code: 'groove-gone',
-      path: ['grooveId'],
-      where: 'groove',
-      say: 'This groove is not there any more.',
-      remedy: 'Open Today and choose another.',
-    });
-  if (!allowed.rows[0]!.assignment)
-    return fail({
-      code: 'not-set-for-you',
-      path: ['assignmentId'],
-      where: 'assignment',
-      say: 'This was not set for you.',
-      remedy: 'Open Today and start from there.',
-    });
-  // A clock that runs ahead must not put a take into the future of the log.
-  const at = new Date(Math.min(Date.parse(playedAt), now.getTime()));
-  await insertTake(db, { id, player, grooveId, assignmentId, playedAt: at, take: read.value });
-  return ok({ id });
+  const { document, kept, assignment, set_tempo, set_at } = rows[0]!;
+  if (!document)
+    return fail(
+      problemAt('groove', 'groove-gone', 'This groove is not there any more.', 'Open Today and choose another.'),
+    );
+  if (assignmentId && !assignment)
+    return fail(
+      problemAt('assignment', 'not-set-for-you', 'This was not set for you.', 'Open Today and start from there.'),
+    );
+  if (kept >= MOST_TAKES_A_DAY)
+    return fail(
+      problem(
+        'too-many-today',
+        `${MOST_TAKES_A_DAY.toLocaleString('en')} takes were kept within a day; there is room for no more.`,
+        'It waits in this browser and is sent tomorrow.',
+        { most: MOST_TAKES_A_DAY },
+      ),
+    );
+  const asWritten = isAsWritten(judged.bars, document, player.setup);
+  // What was set counts as played where it was: these bars, no slower than they were set, since they were set.
+  const asSet = asWritten && judged.tempo >= (set_tempo ?? 0) && sent.playedAt >= (set_at ?? new Date(0));
+  const isNew = await insertTake(db, {
+    ...sent,
+    player,
+    judged,
+    asWritten,
+    assignmentId: asSet ? assignmentId : undefined,
+  });
+  // The same one may have come in by another way meanwhile.
+  if (isNew || (await isKept())) return ok({ id });
+  return fail(problem('id-taken', 'Another take bears this number.', 'Play it once more.'));
 }
 
-/** The columns that judging fills. */
-const JUDGED = [
-  'matched',
-  'missed',
-  'extra',
-  'not_judgeable',
-  'mean_error_ms',
-  'sd_error_ms',
-  'sd_around_trend_ms',
-  'tempo_drift_percent',
-  'tolerance_ms',
-  'verdict_about',
-  'verdict',
-  'judge_version',
-];
-
-interface JudgedColumns {
-  values: unknown[];
-  /** Rows of `take_place`, without the take's id, each column a list. */
-  places: unknown[][];
-}
-
-function judged(played: Take, level: Level): JudgedColumns {
-  const { figures, toleranceMs, verdict, byPlace } = judge(played, level);
-  const places = byPlace.map((one) => ({ ...one, ...placeJudged(played, one.limb, one.bar, one.written) }));
-  return {
-    values: [
-      figures.matched,
-      figures.missed,
-      figures.extra,
-      figures.notJudgeable ?? 0,
-      figures.meanErrorMs,
-      figures.sdErrorMs,
-      figures.sdAroundTrendMs,
-      figures.tempoDriftPercent,
-      toleranceMs,
-      verdict.about,
-      JSON.stringify(verdict),
-      JUDGE_VERSION,
-    ],
-    places: [
-      places.map(({ limb }) => limb),
-      places.map(({ bar }) => bar),
-      places.map(({ exercise }) => exercise ?? null),
-      places.map(({ count }) => count),
-      places.map(({ part }) => part),
-      places.map(({ parts }) => parts),
-      places.map(({ counts }) => counts),
-      places.map(({ matched }) => matched),
-      places.map(({ missed }) => missed),
-      places.map(({ meanErrorMs }) => meanErrorMs),
-      places.map(({ sdErrorMs }) => sdErrorMs),
-    ],
-  };
+/** Whether bars are those of a groove, as they stand for the player's kit. */
+function isAsWritten(bars: string, document: unknown, setup: Setup): boolean {
+  const read = readGroove(document);
+  return read.ok && JSON.stringify(writeGroove(turnFor(read.value, setup)).bars) === bars;
 }
 
 /** Writes the figures by place, in place of those that stood there. */
@@ -208,20 +203,22 @@ async function keepPlaces(db: Db, takeId: string, places: unknown[][]): Promise<
 const placeholders = (count: number, from = 1) =>
   Array.from({ length: count }, (_, index) => `$${from + index}`).join(', ');
 
-/** Judges a take and writes its row. */
+/** Writes the row of a take that was judged. False when there is one of that id already. */
 export async function insertTake(
   db: Db,
   kept: {
     id: string;
-    player: Pick<Person, 'id' | 'workshop_id' | 'level'>;
+    player: Pick<Person, 'id' | 'workshop_id'>;
     grooveId: string;
     assignmentId?: string;
     playedAt: Date;
-    take: Take;
+    receivedAt?: Date;
+    judged: JudgedTake;
+    /** Whether its bars are the groove's. */
+    asWritten?: boolean;
   },
-): Promise<void> {
-  const { player, take: played } = kept;
-  const { values: figures, places } = judged(played, player.level);
+): Promise<boolean> {
+  const { player, judged } = kept;
   const values = [
     kept.id,
     player.workshop_id,
@@ -229,22 +226,26 @@ export async function insertTake(
     kept.grooveId,
     kept.assignmentId ?? null,
     kept.playedAt,
-    Math.round(played.playedMs),
-    lastBpm(played),
-    planInWords(played.click),
-    played.input,
-    player.level,
+    kept.receivedAt ?? new Date(),
+    judged.playedMs,
+    judged.tempo,
+    judged.click,
+    judged.input,
+    judged.level,
     TAKE_VERSION,
-    JSON.stringify(writeTake(played)),
-    ...figures,
+    judged.document,
+    kept.asWritten ?? true,
+    ...judged.values,
   ];
   const { rowCount } = await db.query(
-    `insert into take (id, workshop_id, player_id, groove_id, assignment_id, played_at, played_ms, tempo, click, input,
-       level, document_version, document, ${JUDGED.join(', ')})
+    `insert into take (id, workshop_id, player_id, groove_id, assignment_id, played_at, received_at, played_ms, tempo,
+       click, input, level, document_version, document, as_written, ${JUDGED.join(', ')})
      values (${placeholders(values.length)}) on conflict (id) do nothing`,
     values,
   );
-  if (rowCount) await keepPlaces(db, kept.id, places);
+  if (!rowCount) return false;
+  await keepPlaces(db, kept.id, judged.places);
+  return true;
 }
 
 /** How many takes are judged anew in one go, between which others may write. */
@@ -279,7 +280,7 @@ async function rejudge(db: Db, id: string, level: Level, document: unknown): Pro
     await db.query('update take set verdict = null, judge_version = $2 where id = $1', [id, JUDGE_VERSION]);
     return;
   }
-  const { values, places } = judged(read.value, level);
+  const { values, places } = judgedColumns(read.value, level);
   await db.query('delete from take_place where take_id = $1', [id]);
   await keepPlaces(db, id, places);
   await db.query(`update take set (${JUDGED.join(', ')}) = (${placeholders(JUDGED.length, 2)}) where id = $1`, [

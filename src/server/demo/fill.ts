@@ -12,6 +12,7 @@ import { setAssignment } from '../assignments';
 import type { Db } from '../database';
 import { grooveOfDrill, keepDrill } from '../drills';
 import { addGroove } from '../grooves';
+import { judgedTake } from '../judging/judged';
 import { insertTake } from '../takes';
 import { DEMO_DRILLS } from './drills';
 import { STARTER_GROOVES } from './grooves';
@@ -143,11 +144,12 @@ async function fillTakes(
       const name = `${student.name} ${daysAgo} ${index}`;
       await insertTake(db, {
         id: demoId(`take ${name}`),
-        player: { ...player, level: student.level },
+        player,
         grooveId: demoId(one.groove),
         assignmentId: demoId(`${student.name} ${one.groove}`),
         playedAt: atHour(now, daysAgo, hour, minute + index * 3),
-        take: demoTake(student, one, daysAgo, seedOf(name)),
+        receivedAt: atHour(now, daysAgo, hour, minute + index * 3),
+        judged: judgedTake(demoTake(student, one, daysAgo, seedOf(name)), student.level),
       });
     }
   }

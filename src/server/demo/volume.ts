@@ -79,6 +79,7 @@ async function addTakes(db: Db, count: number, now: Date): Promise<void> {
     player_id: 'copy.player_id',
     assignment_id: 'null',
     played_at: 'copy.played_at',
+    received_at: 'copy.played_at',
     level: 'copy.level',
   };
   const columns = await keptColumns(db);

@@ -1,11 +1,14 @@
 import { writeTake, type Take } from '@/core/documents/take';
+import type { Result } from '@/core/result';
 import { emptyTake, playedTake } from '@/core/testing/takes';
 import { setAssignment } from '../assignments';
 import { STARTER_GROOVES } from '../demo/grooves';
 import { openSession, setUpWorkshop } from '../door';
 import { addGroove } from '../grooves';
 import { addStudent, signedInPerson, type Person } from '../people';
-import { throwAwayDatabase } from './throwAway';
+import { judgeSent } from '../judging/judged';
+import { keepTake } from '../takes';
+import type { ThrowAway } from './throwAway';
 
 export const NOW = new Date('2026-11-20T17:00:00Z');
 export const school = 'e-and-a / trip-let';
@@ -34,8 +37,14 @@ export const sent = (playerId: string, change: Record<string, unknown> = {}) => 
   ...change,
 });
 
+/** Keeps what was sent, as the person of a session; judged in the test's own thread. */
+export async function kept(here: ThrowAway, token: string, body: unknown, now = NOW): Promise<Result<{ id: string }>> {
+  const player = (await here.as(token, signedInPerson))!;
+  return keepTake(body, { player, inSession: (work) => here.as(token, work), now, judging: judgeSent });
+}
+
 /** A workshop with a teacher, two students, one groove and one thing set, in the database of the test that asks. */
-export async function seed(here: ReturnType<typeof throwAwayDatabase>) {
+export async function seed(here: ThrowAway) {
   teacherToken = (await setUpWorkshop({
     workshop: 'Test shed',
     teacher: 'Tova Lind',
@@ -69,6 +78,7 @@ export async function seed(here: ReturnType<typeof throwAwayDatabase>) {
       click: 'counts',
       minutes: 10,
       reason: 'The & of 3.',
+      setAt: new Date(NOW.getTime() - 86_400_000),
     }),
   );
 }

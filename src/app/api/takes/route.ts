@@ -2,7 +2,8 @@ import { sentence } from '@/core/result';
 import { asSession } from '@/server/database';
 import { person, sessionToken } from '@/server/session';
 import { readSent } from '@/server/sent';
-import { keepTake } from '@/server/takes';
+import { judgeApart } from '@/server/judging/apart';
+import { keepTake, type Keeping } from '@/server/takes';
 
 /** Keeps a take. 200 with its id, also when it was kept before; otherwise `say` and, where there are several, `problems`. */
 export async function POST(request: Request) {
@@ -11,7 +12,10 @@ export async function POST(request: Request) {
     return Response.json({ say: 'You are signed out. Sign in again; the take is still here.' }, { status: 401 });
   const sent = await readSent(request);
   if (!sent.ok) return Response.json({ say: sent.say }, { status: sent.status });
-  const kept = await asSession(token, (db) => keepTake(db, player, sent.json, new Date()));
+  const inSession: Keeping['inSession'] = (work) => asSession(token, work);
+  const kept = await keepTake(sent.json, { player, inSession, now: new Date(), judging: judgeApart });
   if (kept.ok) return Response.json(kept.value);
-  return Response.json({ say: sentence(kept.problems[0]!), problems: kept.problems }, { status: 422 });
+  // What is too much for today waits in the browser; anything else would be refused tomorrow too.
+  const status = kept.problems[0]!.code === 'too-many-today' ? 429 : 422;
+  return Response.json({ say: sentence(kept.problems[0]!), problems: kept.problems }, { status });
 }

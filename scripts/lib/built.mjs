@@ -5,7 +5,7 @@ import { build } from 'esbuild';
  * Builds the audio worklet into public/worklets: the bundler copies worklet modules unbuilt, so this
  * one is made beside it and loaded by its path.
  */
-export async function buildWorklet() {
+async function buildWorklet() {
   await build({
     entryPoints: ['src/sound/sequencer.worklet.ts'],
     outfile: 'public/worklets/sequencer.js',
@@ -18,3 +18,20 @@ export async function buildWorklet() {
   // The stretcher loads its own worklet from its source, so it is not bundled either.
   fs.copyFileSync('node_modules/signalsmith-stretch/SignalsmithStretch.mjs', 'public/worklets/stretch.js');
 }
+
+/** Builds the judge, which runs in a thread beside the web server. */
+export async function buildJudge(outfile = 'build/judge.mjs') {
+  await build({
+    entryPoints: ['src/server/judging/judge.worker.ts'],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: 'inline',
+    logLevel: 'error',
+  });
+}
+
+/** What runs beside the bundler's own output. */
+export const buildThreads = () => Promise.all([buildWorklet(), buildJudge()]);

@@ -1,0 +1,105 @@
+import { lastBpm, readTake, writeTake, type InputName, type Take } from '@/core/documents/take';
+import type { Level } from '@/core/limits';
+import { fail, ok, problem, type Result } from '@/core/result';
+import { judge, JUDGE_VERSION } from '@/core/take/judge';
+import { placeJudged } from '@/core/take/verdict';
+import { planInWords } from '@/core/time/clickPlan';
+import type { Bpm, Ms } from '@/core/time/units';
+
+/** The columns that judging fills. */
+export const JUDGED = [
+  'matched',
+  'missed',
+  'extra',
+  'not_judgeable',
+  'mean_error_ms',
+  'sd_error_ms',
+  'sd_around_trend_ms',
+  'tempo_drift_percent',
+  'tolerance_ms',
+  'verdict_about',
+  'verdict',
+  'judge_version',
+];
+
+export interface JudgedColumns {
+  /** In the order of `JUDGED`. */
+  values: unknown[];
+  /** Rows of `take_place`, without the take's id, each column a list. */
+  places: unknown[][];
+}
+
+/** All that is kept of a take beside whose it is. It crosses from a worker as it is. */
+export interface JudgedTake extends JudgedColumns {
+  level: Level;
+  playedMs: Ms;
+  tempo: Bpm;
+  click: string;
+  input: InputName;
+  /** As JSON. */
+  document: string;
+  /** The bars it was played from, as JSON. */
+  bars: string;
+}
+
+/** Judges a take that was read. */
+export function judgedColumns(played: Take, level: Level): JudgedColumns {
+  const { figures, toleranceMs, verdict, byPlace } = judge(played, level);
+  const places = byPlace.map((one) => ({ ...one, ...placeJudged(played, one.limb, one.bar, one.written) }));
+  return {
+    values: [
+      figures.matched,
+      figures.missed,
+      figures.extra,
+      figures.notJudgeable ?? 0,
+      figures.meanErrorMs,
+      figures.sdErrorMs,
+      figures.sdAroundTrendMs,
+      figures.tempoDriftPercent,
+      toleranceMs,
+      verdict.about,
+      JSON.stringify(verdict),
+      JUDGE_VERSION,
+    ],
+    places: [
+      places.map(({ limb }) => limb),
+      places.map(({ bar }) => bar),
+      places.map(({ exercise }) => exercise ?? null),
+      places.map(({ count }) => count),
+      places.map(({ part }) => part),
+      places.map(({ parts }) => parts),
+      places.map(({ counts }) => counts),
+      places.map(({ matched }) => matched),
+      places.map(({ missed }) => missed),
+      places.map(({ meanErrorMs }) => meanErrorMs),
+      places.map(({ sdErrorMs }) => sdErrorMs),
+    ],
+  };
+}
+
+/** A take with its figures, ready to be kept. */
+export function judgedTake(played: Take, level: Level): JudgedTake {
+  const json = writeTake(played);
+  return {
+    ...judgedColumns(played, level),
+    level,
+    playedMs: Math.round(played.playedMs),
+    tempo: lastBpm(played),
+    click: planInWords(played.click),
+    input: played.input,
+    document: JSON.stringify(json),
+    bars: JSON.stringify(json.groove.bars),
+  };
+}
+
+/** Reads and judges what was sent as a take; problems say what is wrong with it. Never throws. */
+export function judgeSent(json: unknown, level: Level): Result<JudgedTake> {
+  const read = readTake(json);
+  if (!read.ok) return read;
+  try {
+    return ok(judgedTake(read.value, level));
+  } catch {
+    // Sums of its fractions leave what can be counted exactly.
+    return fail(problem('cannot-be-judged', 'This take cannot be worked out.', 'Play it with simpler settings.'));
+  }
+}
