@@ -15,6 +15,8 @@ const config: NextConfig = {
   distDir: process.env.NEXT_DIST_DIR || '.next',
   poweredByHeader: false,
   serverExternalPackages: ['pg', '@node-rs/argon2', 'rate-limiter-flexible'],
+  // A groove of 128 bars of 32nds in four limbs is 1.3 MB.
+  experimental: { serverActions: { bodySizeLimit: '4mb' } },
   headers: async () => [{ source: '/:path*', headers }],
 };
 

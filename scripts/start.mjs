@@ -4,7 +4,7 @@
  */
 import fs from 'node:fs';
 import path from 'node:path';
-import { commandOf, startCluster } from './lib/cluster.mjs';
+import { beganAt, clusterUser, makeFolder, parentOf, reachable, startCluster } from './lib/cluster.mjs';
 import { prepareDatabase } from './lib/database.mjs';
 import { ensurePostgres } from './lib/debian.mjs';
 import { ensureBuild, ensurePackages } from './lib/packages.mjs';
@@ -24,16 +24,17 @@ const demo = process.env.MOCHILA_DEMO !== '0';
 
 /** One supervisor a data folder: a second would stop the first one's database. */
 function claim() {
-  fs.mkdirSync(data, { recursive: true });
+  makeFolder(data);
   const file = path.join(data, 'supervisor.pid');
-  const other = fs.existsSync(file) ? Number(fs.readFileSync(file, 'utf8')) : undefined;
-  if (other && other !== process.pid && commandOf(other)?.includes('start.mjs')) {
+  // By the moment it began too: numbers of processes come again, also to a Mochila that runs elsewhere.
+  const [other, began] = fs.existsSync(file) ? fs.readFileSync(file, 'utf8').split(' ') : [];
+  if (other && Number(other) !== process.pid && began && beganAt(other) === began) {
     refuse(
       `Mochila already runs from this folder (process ${other}).`,
       'Stop it first, or give this one its own: MOCHILA_DATA=.data2 PORT=3001 npm start',
     );
   }
-  fs.writeFileSync(file, String(process.pid));
+  fs.writeFileSync(file, `${process.pid} ${beganAt(process.pid)}`);
   return () => fs.rmSync(file, { force: true });
 }
 
@@ -47,16 +48,58 @@ function stop() {
   return stopping;
 }
 
-/** npm does not pass SIGTERM on and leaves this process behind: notice that the parent changed. */
+/**
+ * npm does not pass SIGTERM on, and killed outright it leaves its shell and this process behind: notice that somebody
+ * above is gone.
+ */
 function leaveWithNpm() {
   if (!process.env.npm_lifecycle_event) return;
-  const parent = process.ppid;
-  setInterval(() => process.ppid !== parent && leave(0), 1000).unref();
+  const above = () => [process.ppid, parentOf(process.ppid)].join(' ');
+  const before = above();
+  setInterval(() => above() !== before && leave(0), 1000).unref();
 }
 
 async function leave(code) {
   await stop();
   process.exit(code);
+}
+
+/** Seconds until a database server that died is started again: longer each time, while a full disk is made free. */
+const PAUSES = [1, 2, 5, 10, 30];
+
+/** Starts the cluster, and starts it again whenever it dies, on the port that the web server knows. */
+async function keepCluster() {
+  let cluster = await startCluster(data);
+  started.push(() => cluster.stop());
+  const { port } = cluster;
+  const watch = () =>
+    cluster.onExit(async () => {
+      for (let tries = 0; !stopping; tries++) {
+        const seconds = PAUSES[Math.min(tries, PAUSES.length - 1)];
+        console.error(
+          `Mochila: PostgreSQL stopped by itself (postgres.log in the data folder says why); started again in ${seconds} s.`,
+        );
+        await new Promise((resolve) => setTimeout(resolve, seconds * 1000));
+        if (stopping) return;
+        try {
+          cluster = await startCluster(data, { port });
+          return watch();
+        } catch (error) {
+          console.error(`Mochila: ${error.message}`);
+        }
+      }
+    });
+  watch();
+  return cluster;
+}
+
+/** Started as root, the web server serves as another user, where that one can read it. */
+async function webUser() {
+  const user = await clusterUser();
+  if (!user || dev) return undefined;
+  if (reachable(process.cwd())) return user;
+  say('The web server stays root, since no other user may read this folder. Put Mochila where all may read it.');
+  return undefined;
 }
 
 await main(async () => {
@@ -65,6 +108,11 @@ await main(async () => {
   const port = Number(process.env.PORT ?? 3000);
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     refuse(`PORT=${process.env.PORT} is not a port.`, 'Use a number from 1 to 65535.');
+  if (port < 1024 && process.getuid() === 0)
+    refuse(
+      `Port ${port} is root’s, and the web server does not serve as root.`,
+      'Choose one above 1023, and let a proxy or the system pass it on: PORT=3000 npm start',
+    );
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void leave(0));
   leaveWithNpm();
 
@@ -75,31 +123,26 @@ await main(async () => {
     let url = givenUrl;
     if (!url) {
       await ensurePostgres();
-      const cluster = await startCluster(data);
-      started.push(cluster.stop);
-      cluster.onExit(
-        () =>
-          !stopping &&
-          (console.error('Mochila: PostgreSQL stopped by itself. See postgres.log in the data folder.'), void leave(1)),
-      );
+      const cluster = await keepCluster();
       // The demo and a workshop of one's own live side by side.
       url = cluster.url(demo ? 'mochila_demo' : 'mochila');
     }
-    const env = await prepareDatabase({ url, data, demo });
+    const env = await prepareDatabase({ url, demo });
     if (dev) {
       const { buildThreads } = await import('./lib/built.mjs');
       await buildThreads();
     } else await ensureBuild(dist);
-    const web = await startWeb({ mode: dev ? 'dev' : 'start', port, host, dist, env });
+    const web = await startWeb({ mode: dev ? 'dev' : 'start', port, host, dist, env, user: await webUser() });
     started.push(web.stop);
-    web.onExit(() => !stopping && void leave(1));
     // Older takes are judged anew beside the server, which serves meanwhile.
     void run(process.execPath, ['--import', 'tsx', 'scripts/rejudge.ts'], {
       env: { DATABASE_URL: url },
       show: true,
     });
-    say(`Mochila is at ${web.address}${demo ? ' (demo workshop; MOCHILA_DEMO=0 for your own)' : ''}. Ctrl-C stops it.`);
-    if (demo && !['127.0.0.1', 'localhost', '::1'].includes(host))
+    say(
+      `Mochila is at ${web.address}${env.MOCHILA_DEMO === '1' ? ' (demo workshop; MOCHILA_DEMO=0 for your own)' : ''}. Ctrl-C stops it.`,
+    );
+    if (env.MOCHILA_DEMO === '1' && !['127.0.0.1', 'localhost', '::1'].includes(host))
       say('Anybody who reaches this address can come into the demo workshop without a password.');
   } catch (error) {
     await stop();

@@ -54,12 +54,8 @@ async function dropDatabase(url) {
 async function serve(name, demo) {
   const url = new URL(await databaseServer());
   url.pathname = `/mochila_e2e_${name}_${process.pid}`;
-  const data = fs.mkdtempSync(path.join(os.tmpdir(), 'mochila-roles-'));
-  undo.push(
-    () => fs.rmSync(data, { recursive: true, force: true }),
-    () => dropDatabase(url.href),
-  );
-  const env = await prepareDatabase({ url: url.href, data, demo });
+  undo.push(() => dropDatabase(url.href));
+  const env = await prepareDatabase({ url: url.href, demo });
   const web = await startWeb({ mode: 'start', port: await freePort(), host: '127.0.0.1', dist: DIST, env, show: true });
   undo.push(web.stop);
   return web.address;

@@ -26,15 +26,13 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
+  // Only where the browser came by https; a proxy in front says so.
+  if (request.headers.get('x-forwarded-proto') === 'https')
+    response.headers.set('strict-transport-security', 'max-age=31536000');
   return response;
 }
 
 // Pages only: built files and the routes that answer with data need no policy.
 export const config = {
-  matcher: [
-    {
-      source: '/((?!_next/static|worklets|speech|api|health|icon.svg).*)',
-      missing: [{ type: 'header', key: 'next-router-prefetch' }],
-    },
-  ],
+  matcher: ['/((?!_next/static|worklets|speech|api|health|icon.svg).*)'],
 };

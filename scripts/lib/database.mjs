@@ -1,37 +1,15 @@
-import { randomBytes } from 'node:crypto';
-import fs from 'node:fs';
-import path from 'node:path';
-import { refuse } from './say.mjs';
+import { refuse, say } from './say.mjs';
 import { lastLines, run } from './run.mjs';
-
-/** The passwords of the web server's database roles, made once for a data folder and kept there. */
-function rolePasswords(data) {
-  const file = path.join(data, 'role-passwords.json');
-  if (!fs.existsSync(file)) {
-    fs.mkdirSync(data, { recursive: true });
-    fs.writeFileSync(
-      file,
-      JSON.stringify({ web: randomBytes(24).toString('hex'), door: randomBytes(24).toString('hex') }),
-      { mode: 0o600 },
-    );
-  }
-  return JSON.parse(fs.readFileSync(file, 'utf8'));
-}
 
 /**
  * Migrates a database and fills the demo when wished; resolves to the environment the web server needs,
- * which does not name the owner.
- * @param {{ url: string, data: string, demo: boolean }} options
+ * which does not name the owner. A database that is a workshop of somebody's own stays that.
+ * @param {{ url: string, demo: boolean }} options
+ * @returns {Promise<{ WEB_DATABASE_URL: string, DOOR_DATABASE_URL: string, MOCHILA_DEMO: '0' | '1' }>}
  */
-export async function prepareDatabase({ url, data, demo }) {
-  const passwords = rolePasswords(data);
+export async function prepareDatabase({ url, demo }) {
   const { code, output } = await run(process.execPath, ['--import', 'tsx', 'scripts/prepare.ts'], {
-    env: {
-      DATABASE_URL: url,
-      WEB_PASSWORD: passwords.web,
-      DOOR_PASSWORD: passwords.door,
-      MOCHILA_DEMO: demo ? '1' : '0',
-    },
+    env: { DATABASE_URL: url, MOCHILA_DEMO: demo ? '1' : '0' },
   });
   if (code !== 0) {
     refuse(
@@ -39,12 +17,8 @@ export async function prepareDatabase({ url, data, demo }) {
       'See that DATABASE_URL names a server that answers and a user who may make databases and roles.',
     );
   }
-  const as = (kind) => {
-    const role = new URL(url);
-    const name = decodeURIComponent(role.pathname.slice(1)) || 'postgres';
-    role.username = `${name.slice(0, 50)}_${kind}_login`;
-    role.password = passwords[kind];
-    return role.href;
-  };
-  return { WEB_DATABASE_URL: as('web'), DOOR_DATABASE_URL: as('door'), MOCHILA_DEMO: demo ? '1' : '0' };
+  const { kind, web, door } = JSON.parse(output.trim().split('\n').at(-1));
+  if (demo && kind === 'own')
+    say('This database is a workshop of its own, so no demo is put into it (MOCHILA_DEMO=0 was left out).');
+  return { WEB_DATABASE_URL: web, DOOR_DATABASE_URL: door, MOCHILA_DEMO: demo && kind === 'demo' ? '1' : '0' };
 }

@@ -20,40 +20,88 @@ export function requirePort(port, host) {
   });
 }
 
-/**
- * Serves the application and waits until it answers and reaches its database.
- * @param {{ mode: 'start' | 'dev', port: number, host: string, dist: string, env: Record<string, string>, show?: boolean }} options
- */
-export async function startWeb({ mode, port, host, dist, env, show = true }) {
-  const server = fork('node_modules/next/dist/bin/next', [mode, '-H', host, '-p', String(port)], {
-    execArgv: ['--import', './scripts/lib/leave-with-parent.mjs'],
-    env: {
-      ...process.env,
-      ...env,
-      MOCHILA_SUPERVISOR: String(process.pid),
-      DATABASE_URL: '',
-      NEXT_DIST_DIR: dist,
-      NEXT_TELEMETRY_DISABLED: '1',
-      NODE_ENV: mode === 'dev' ? 'development' : 'production',
-    },
-    stdio: ['ignore', show && mode === 'dev' ? 'inherit' : 'ignore', show ? 'inherit' : 'ignore', 'ipc'],
-    // Ctrl-C reaches the supervisor alone, which stops things in order.
-    detached: true,
-  });
-  let ended = false;
-  server.on('exit', () => (ended = true));
+const reachedAt = (host, port) => {
   const reached = host === '0.0.0.0' ? '127.0.0.1' : host;
-  const address = `http://${reached.includes(':') ? `[${reached}]` : reached}:${port}`;
+  return `http://${reached.includes(':') ? `[${reached}]` : reached}:${port}`;
+};
+
+/** Seconds until a server that died is started again: longer each time it dies soon. */
+const PAUSES = [1, 2, 5, 15, 30, 60];
+/** One that lived so long died of something else than the one before. */
+const LONG_MS = 5 * 60_000;
+
+/**
+ * Serves the application and waits until it answers and reaches its database. From then on it is started again whenever
+ * it dies.
+ * @param {{ mode: 'start' | 'dev', port: number, host: string, dist: string, env: Record<string, string>, show?: boolean,
+ *   user?: { uid: number, gid: number }, pausesMs?: number[] }} options
+ */
+export async function startWeb({
+  mode,
+  port,
+  host,
+  dist,
+  env,
+  show = true,
+  user,
+  pausesMs = PAUSES.map((seconds) => seconds * 1000),
+}) {
+  const [program, args] =
+    mode === 'dev'
+      ? ['node_modules/next/dist/bin/next', ['dev', '-H', host, '-p', String(port)]]
+      : ['scripts/serve.mjs', []];
+  const address = reachedAt(host, port);
+  let server;
+  let stopping = false;
+  let deaths = 0;
+
+  function serve() {
+    const began = Date.now();
+    server = fork(program, args, {
+      execArgv: ['--import', './scripts/lib/leave-with-parent.mjs'],
+      env: {
+        ...process.env,
+        ...env,
+        PORT: String(port),
+        HOST: host,
+        MOCHILA_SUPERVISOR: String(process.pid),
+        DATABASE_URL: '',
+        NEXT_DIST_DIR: dist,
+        NEXT_TELEMETRY_DISABLED: '1',
+        NODE_ENV: mode === 'dev' ? 'development' : 'production',
+      },
+      stdio: ['ignore', show && mode === 'dev' ? 'inherit' : 'ignore', show ? 'inherit' : 'ignore', 'ipc'],
+      // Ctrl-C reaches the supervisor alone, which stops things in order.
+      detached: true,
+      ...user,
+    });
+    server.once('exit', () => {
+      if (stopping || !isUp) return;
+      if (Date.now() - began > LONG_MS) deaths = 0;
+      const pauseMs = pausesMs[Math.min(deaths++, pausesMs.length - 1)];
+      console.error(`Mochila: the web server stopped by itself and is started again in ${pauseMs / 1000} s.`);
+      setTimeout(() => !stopping && serve(), pauseMs);
+    });
+  }
+
+  const isGone = () => server.exitCode !== null || server.signalCode !== null;
+  let isUp = false;
+  serve();
   for (let waited = 0; ; waited += 200) {
     const answer = await fetch(`${address}/health`).catch(() => undefined);
     if (answer?.ok) break;
-    if (ended || waited > 120_000)
+    if (isGone() || waited > 120_000)
       refuse('The web server did not come up.', answer ? 'Its database does not answer.' : 'Its words are above.');
     await pause(200);
   }
+  isUp = true;
   return {
     address,
-    onExit: (listener) => server.on('exit', listener),
-    stop: () => (ended ? Promise.resolve() : end(server.pid, 'SIGTERM', 5000)),
+    /** The process that serves now. */
+    pid: () => server.pid,
+    stop: () => {
+      stopping = true;
+      return isGone() ? Promise.resolve() : end(server.pid, 'SIGTERM', 5000);
+    },
   };
 }

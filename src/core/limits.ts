@@ -42,6 +42,9 @@ export const MOST_PLAYED_BARS = 10_000;
 /** Strokes and clicks of one run: half an hour of 16ths at 200 by three limbs, with a click on each. */
 export const MOST_SOUNDS = 100_000;
 
+/** What the number of a save can be, in the database's integers. */
+export const MOST_SAVES = 2 ** 31 - 2;
+
 /** How far on somebody is, from the easiest judged: it stretches what can be heard into what is tolerated. */
 export const LEVELS = ['first year', 'second year', 'advanced', 'concert'] as const;
 export type Level = (typeof LEVELS)[number];

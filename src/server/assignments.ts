@@ -32,13 +32,24 @@ export async function openAssignments(db: Db, studentId: string): Promise<Assign
 
 export type NewAssignment = Pick<Assignment, 'student_id' | 'groove_id' | 'tempo' | 'click' | 'minutes' | 'reason'>;
 
-/** Sets a groove for a student of the teacher's workshop; anybody else's is refused by the database. */
+/**
+ * Sets a groove for a student of the teacher's workshop; anybody else's is refused by the database. What stands there
+ * already just so is not set again, however often it is sent. Gives its id.
+ */
 export async function setAssignment(
   db: Db,
   teacher: Pick<Person, 'id' | 'workshop_id'>,
   given: NewAssignment & { id?: string; setAt?: Date },
 ): Promise<string> {
   const id = given.id ?? crypto.randomUUID();
+  // Two that are sent at once come one after another.
+  await db.query('select pg_advisory_xact_lock(hashtextextended($1, 0))', [`assignment ${given.student_id}`]);
+  const same = await db.query<{ id: string }>(
+    `select id from assignment where student_id = $1 and groove_id = $2 and tempo = $3::numeric(6, 3) and click = $4
+       and minutes = $5 and reason = $6 and ended_at is null`,
+    [given.student_id, given.groove_id, given.tempo, given.click, given.minutes, given.reason],
+  );
+  if (same.rows[0] && !given.id) return same.rows[0].id;
   await db.query(
     `insert into assignment (id, workshop_id, student_id, groove_id, set_by, set_at, tempo, click, minutes, reason)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,

@@ -1,11 +1,11 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { endAssignment, openAssignments, setAssignment } from './assignments';
 import { STARTER_GROOVES } from './demo/grooves';
-import { closeSession, doorState, openSession, setUpWorkshop, signIn } from './door';
 import { USUAL_SETTINGS } from '@/core/documents/settings';
 import { addGroove, groove, grooves, saveGroove, setArchived, setFavourite, setLabels } from './grooves';
 import { migrate } from './migrate';
-import { addStudent, changePerson, signedInPerson, students } from './people';
+import { kindOf } from './installation';
+import { addStudent, archivePerson, changePerson, signedInPerson, students } from './people';
 import { take, takes } from './takes';
 import { throwAwayDatabase } from './testing/throwAway';
 import { saveSettings } from './workshop';
@@ -14,48 +14,6 @@ import { ada, assignmentId, bo, grooveId, kept, school, seed, sent, teacher, tea
 const here = throwAwayDatabase('workshop');
 
 beforeAll(() => seed(here));
-
-describe('the door', () => {
-  test('a workshop is set up once', async () => {
-    expect(await doorState()).toEqual({ hasWorkshop: true, demoPeople: [] });
-    expect(
-      await setUpWorkshop({ workshop: 'Second', teacher: 'X', signInName: 'xx', password: 'a long password', school }),
-    ).toBeUndefined();
-  });
-
-  test('right name and password open a session, whatever the case of the name', async () => {
-    const answer = await signIn('TOVA', 'a long password');
-    expect(answer.ok && (await here.as(answer.token, signedInPerson))?.name).toBe('Tova Lind');
-  });
-
-  test('an unknown name and a wrong password get the same answer', async () => {
-    expect(await signIn('nobody', 'a long password')).toEqual(await signIn('tova', 'wrong'));
-  });
-
-  test.each(['bo', 'no such name'])(
-    'after five failures %s has to wait, even with the right password',
-    async (name) => {
-      for (let tries = 0; tries < 5; tries++) await signIn(name, 'wrong');
-      const answer = await signIn(name, 'Bo has a password');
-      expect(!answer.ok && answer.say).toMatch(/Too many tries .* Wait \d+ seconds/);
-    },
-  );
-
-  test('a closed session is nobody, so is an invented one', async () => {
-    const token = await openSession(ada.id);
-    await closeSession(token);
-    for (const one of [token, 'invented', '']) expect(await here.as(one, signedInPerson)).toBeUndefined();
-  });
-
-  test('only the hash of a token and of a password is kept', async () => {
-    const { rows } = await here.owner.query<{ all: string }>(
-      `select (select string_agg(s::text, ' ') from session s) || (select string_agg(c::text, ' ') from credential c) as all`,
-    );
-    expect(rows[0]!.all).not.toContain(ada.token);
-    expect(rows[0]!.all).not.toContain('a long password');
-    expect(rows[0]!.all).toContain('$argon2id$');
-  });
-});
 
 describe('what a person may see', () => {
   test('a teacher sees the workshop, a student herself and the teacher', async () => {
@@ -242,24 +200,69 @@ describe('the library', () => {
 describe('the workshop', () => {
   test('its settings are the teacher’s to set and everybody’s to read', async () => {
     const own = { name: 'Ours', syllables: { 4: ['ka', 'po', 'ki'] } };
-    await here.as(teacherToken, (db) => saveSettings(db, teacher.workshop_id, { ...USUAL_SETTINGS, schools: [own] }));
+    await here.as(teacherToken, (db) =>
+      saveSettings(db, teacher.workshop_id, { ...USUAL_SETTINGS, schools: [own] }, 1),
+    );
     await here.as(teacherToken, (db) => changePerson(db, ada.id, { school: 'Ours', level: 'advanced' }));
     expect(await here.as(ada.token, signedInPerson)).toMatchObject({
       school: own,
       level: 'advanced',
       setup: 'crossed',
     });
-    await here.as(ada.token, (db) => saveSettings(db, teacher.workshop_id, USUAL_SETTINGS));
+    expect(await here.as(ada.token, (db) => saveSettings(db, teacher.workshop_id, USUAL_SETTINGS, 2))).toBeUndefined();
     expect((await here.as(bo.token, signedInPerson))?.settings.schools).toEqual([own]);
     expect(await here.as(ada.token, (db) => changePerson(db, ada.id, { level: 'first year' }))).toBe(false);
     await here.as(teacherToken, (db) => changePerson(db, ada.id, { school, level: 'second year' }));
   });
+
+  test('of two windows that keep its settings, the second is told and overwrites nothing', async () => {
+    const { settings_number: from } = (await here.as(teacherToken, signedInPerson))!;
+    const keep = (timeZone: string) =>
+      here.as(teacherToken, (db) => saveSettings(db, teacher.workshop_id, { ...USUAL_SETTINGS, timeZone }, from));
+    expect(await keep('Europe/Zurich')).toBe(from + 1);
+    expect(await keep('Etc/UTC')).toBeUndefined();
+    expect((await here.as(teacherToken, signedInPerson))!.settings.timeZone).toBe('Europe/Zurich');
+  });
+});
+
+describe('setting something', () => {
+  const set = () => ({ student_id: bo.id, groove_id: grooveId, tempo: 64, click: 'counts', minutes: 7, reason: '' }) as const;
+  const give = () => here.as(teacherToken, (db) => setAssignment(db, teacher, set()));
+
+  test('sent three times, also all at once, it is set once; ended it can be set again', async () => {
+    const ids = new Set([...(await Promise.all([give(), give(), give()])), await give()]);
+    expect(ids.size).toBe(1);
+    const [id] = ids;
+    await here.as(teacherToken, (db) => endAssignment(db, id!));
+    expect(ids.has(await give())).toBe(false);
+  });
+
+  test('what is archived is not set, and nothing for somebody who is', async () => {
+    await here.as(teacherToken, (db) => setArchived(db, grooveId, true));
+    const other = { ...set(), tempo: 65 };
+    const given = () => here.as(teacherToken, (db) => setAssignment(db, teacher, other));
+    await expect(given()).rejects.toThrow(/row-level security/);
+    await here.as(teacherToken, (db) => setArchived(db, grooveId, false));
+    await here.as(teacherToken, (db) => archivePerson(db, bo.id, true));
+    await expect(given()).rejects.toThrow(/row-level security/);
+    await here.as(teacherToken, (db) => archivePerson(db, bo.id, false));
+    expect(await given()).toBeTruthy();
+  });
+});
+
+test('a database stays what it was made: a workshop of one’s own is never taken for the demo', async () => {
+  expect(await kindOf(here.ownerUrl, 'demo')).toBe('own');
+  await here.owner.query('update installation set kind = null');
+  expect(await kindOf(here.ownerUrl, 'demo')).toBe('own');
 });
 
 test('migrating again, and twice at once, changes nothing', async () => {
-  const passwords = { web: 'web-of-a-test', door: 'door-of-a-test' };
   const applied = async () => (await here.owner.query('select name from migration')).rows;
   const before = await applied();
-  await Promise.all([migrate(here.ownerUrl, passwords), migrate(here.ownerUrl, passwords)]);
+  const [one, other] = await Promise.all([migrate(here.ownerUrl), migrate(here.ownerUrl)]);
   expect(await applied()).toEqual(before);
+  // Whoever starts on this database finds the passwords that hold, and shuts nobody out.
+  expect(one).toEqual(other);
+  expect(await here.as(teacherToken, signedInPerson)).toBeDefined();
+  expect((await here.web.query('select 1')).rowCount).toBe(1);
 });

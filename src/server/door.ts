@@ -1,16 +1,12 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import { RateLimiterPostgres, type RateLimiterRes } from 'rate-limiter-flexible';
+import { asTypedName } from '@/core/format/signInName';
 import { doorPool } from './database';
+import { tries, type Tries } from './tries';
 
 export const SESSION_DAYS = 30;
 
-/** Wrong passwords for one name before it has to wait, and how long it then waits. */
-const FAILURES_BEFORE_WAIT = 5;
-const WAIT_SECONDS = 60;
-const FAILURES_FORGOTTEN_SECONDS = 15 * 60;
-
-export type SignInAnswer = { ok: true; token: string } | { ok: false; say: string };
+export type SignInAnswer = { ok: true; token: string; personId: string } | { ok: false; say: string };
 
 /** The same words whether the name or the password is wrong, so that names cannot be found out. */
 const WRONG: SignInAnswer = {
@@ -24,52 +20,98 @@ export const hashPassword = (password: string): Promise<string> => hash(password
 /** Verified when the name is unknown, so that this takes as long as a wrong password. */
 let decoy: Promise<string> | undefined;
 
-let limiter: RateLimiterPostgres | undefined;
-function failures(): RateLimiterPostgres {
-  limiter ??= new RateLimiterPostgres({
-    storeClient: doorPool(),
-    storeType: 'pool',
-    tableName: 'sign_in_failure',
-    tableCreated: true,
-    keyPrefix: 'name',
-    clearExpiredByTimeout: false,
-    points: FAILURES_BEFORE_WAIT,
-    duration: FAILURES_FORGOTTEN_SECONDS,
-    blockDuration: WAIT_SECONDS,
-  });
-  return limiter;
+/** Passwords verified at once: each takes a processor for some 50 ms, and pages are served beside them. */
+const VERIFIED_AT_ONCE = 1;
+let verifying = 0;
+const toVerify: (() => void)[] = [];
+
+/** `first`: before others that wait, who may be many strangers. */
+async function isRight(passwordHash: string, password: string, { first = false } = {}): Promise<boolean> {
+  if (verifying >= VERIFIED_AT_ONCE)
+    await new Promise<void>((begin) => void (first ? toVerify.unshift(begin) : toVerify.push(begin)));
+  verifying++;
+  try {
+    return await verify(passwordHash, password);
+  } finally {
+    verifying--;
+    toVerify.shift()?.();
+  }
 }
 
-/** Signs in by name and password. Repeated failures for a name, known or not, have to wait. */
-export async function signIn(name: string, password: string): Promise<SignInAnswer> {
-  const key = createHash('sha256').update(name.trim().toLowerCase()).digest('hex');
-  const before = await failures().get(key);
-  if (before && before.remainingPoints <= 0) return tooMany(before);
+/** Where somebody signs in from. */
+export interface Visitor {
+  /** The address the request came from. */
+  address: string;
+  /** What this browser was given when somebody signed in with it. */
+  device?: string;
+}
+
+/**
+ * Signs in by name and password. Every try is counted before the password is looked at, so that many at once are as few
+ * as one after another; too many have to wait. A browser the person has signed in with before is counted by itself, so
+ * that nobody else can keep her out.
+ */
+export async function signIn(name: string, password: string, from: Visitor): Promise<SignInAnswer> {
+  const signInName = asTypedName(name);
+  const isKnown = from.device !== undefined && (await knowsDevice(signInName, from.device));
+  const counted = isKnown
+    ? [tries.ofDevice(`${signInName} ${from.device}`)]
+    : [tries.ofAddress(from.address), tries.ofNameFrom(`${signInName} ${from.address}`), tries.ofName(signInName)];
+  const waitMs = await countAll(counted);
+  if (waitMs > 0) return tooMany(waitMs);
   const { rows } = await doorPool().query<{ person_id: string; password_hash: string }>(
     'select * from door_credential($1)',
-    [name.trim()],
+    [signInName],
   );
   decoy ??= hashPassword(randomBytes(12).toString('hex'));
   const known = rows[0];
-  const right = await verify(known?.password_hash ?? (await decoy), password);
-  if (!known || !right) {
-    try {
-      await failures().consume(key);
-      return WRONG;
-    } catch (refused) {
-      if (refused instanceof Error) throw refused;
-      return tooMany(refused as RateLimiterRes);
-    }
-  }
-  await failures().delete(key);
-  return { ok: true, token: await openSession(known.person_id) };
+  const right = await isRight(known?.password_hash ?? (await decoy), password, { first: isKnown });
+  if (!known || !right) return WRONG;
+  // What was right is not held against anybody.
+  for (const one of counted) await one.giveBack();
+  return { ok: true, token: await openSession(known.person_id), personId: known.person_id };
 }
 
-function tooMany({ msBeforeNext }: RateLimiterRes): SignInAnswer {
-  return {
-    ok: false,
-    say: `Too many tries for this name. Wait ${Math.max(1, Math.ceil(msBeforeNext / 1000))} seconds, then try again.`,
-  };
+/** Whether this is the password of a person who is signed in; tries are counted as at the door. */
+export async function isOwnPassword(
+  signInName: string,
+  password: string,
+): Promise<{ ok: true } | { ok: false; say: string }> {
+  const counted = tries.ofDevice(`${signInName} signed in`);
+  const waitMs = await countAll([counted]);
+  if (waitMs > 0) return { ok: false, say: waitInWords(waitMs) };
+  const { rows } = await doorPool().query<{ password_hash: string }>('select * from door_credential($1)', [signInName]);
+  if (!rows[0] || !(await isRight(rows[0].password_hash, password, { first: true })))
+    return { ok: false, say: 'This is not your password.' };
+  await counted.giveBack();
+  return { ok: true };
+}
+
+/** Counts a try with each; how long is to be waited before the next, 0 when it may go on. */
+async function countAll(all: readonly Tries[]): Promise<number> {
+  const waits = await Promise.all(all.map((one) => one.count()));
+  return Math.max(...waits);
+}
+
+const waitInWords = (ms: number) =>
+  `Too many tries. Wait ${Math.max(1, Math.ceil(ms / 1000))} seconds, then try again.`;
+const tooMany = (ms: number): SignInAnswer => ({ ok: false, say: waitInWords(ms) });
+
+const knowsDevice = async (signInName: string, device: string): Promise<boolean> =>
+  (
+    await doorPool().query<{ known: boolean }>('select door_knows_device($1, $2) as known', [
+      signInName,
+      tokenHash(device),
+    ])
+  ).rows[0]!.known;
+
+/** Remembers that a person has signed in with a browser; gives what the browser is to keep. */
+export async function rememberDevice(
+  personId: string,
+  device = randomBytes(32).toString('base64url'),
+): Promise<string> {
+  await doorPool().query('select door_remember_device($1, $2)', [personId, tokenHash(device)]);
+  return device;
 }
 
 /** Opens a session and gives its token; the database keeps only the token's hash. */
@@ -120,7 +162,7 @@ export async function setUpWorkshop(given: {
   const { rows } = await doorPool().query<{ id: string | null }>('select door_set_up($1, $2, $3, $4, $5) as id', [
     given.workshop,
     given.teacher,
-    given.signInName,
+    asTypedName(given.signInName),
     await hashPassword(given.password),
     given.school,
   ]);

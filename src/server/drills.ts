@@ -4,6 +4,7 @@ import { writeOut } from '@/core/drill/written';
 import { ok, type Result } from '@/core/result';
 import type { Level } from '@/core/limits';
 import type { ClickPlanName } from '@/core/time/clickPlan';
+import { asJson } from './asJson';
 import type { Db } from './database';
 import { addGroove } from './grooves';
 import type { Person } from './people';
@@ -55,7 +56,7 @@ export async function keepDrill(
     `insert into drill (id, workshop_id, made_by, name, family, rule, tags) values ($1, $2, $3, $4, $5, $6, $7)
      on conflict (workshop_id, name) do update set rule = excluded.rule, family = excluded.family, tags = excluded.tags, changed_at = now()
      returning id`,
-    [id ?? crypto.randomUUID(), teacher.workshop_id, teacher.id, name, rule.family, JSON.stringify(rule), tags],
+    [id ?? crypto.randomUUID(), teacher.workshop_id, teacher.id, name, rule.family, asJson(rule), tags],
   );
   return rows[0]!.id;
 }
@@ -75,9 +76,12 @@ export async function grooveOfDrill(
   level: Level,
   id?: string,
 ): Promise<Result<string>> {
+  const kept = asJson(rule);
+  // Asked for several times at once it is written out once.
+  await db.query('select pg_advisory_xact_lock(hashtextextended($1, 0))', [`${teacher.workshop_id} ${name} ${kept}`]);
   const before = await db.query<{ id: string }>(
     "select id from groove where workshop_id = $1 and title = $2 and drill -> 'rule' = $3::jsonb",
-    [teacher.workshop_id, name, JSON.stringify(rule)],
+    [teacher.workshop_id, name, kept],
   );
   if (before.rows[0]) return ok(before.rows[0].id);
   const made = makeDrill(rule);

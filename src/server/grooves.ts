@@ -5,6 +5,7 @@ import type { Reading } from '@/core/grid/meter';
 import type { Level } from '@/core/limits';
 import type { Problem } from '@/core/result';
 import type { Swing } from '@/core/time/swing';
+import { asJson } from './asJson';
 import type { Db } from './database';
 import type { Person } from './people';
 
@@ -90,9 +91,9 @@ export async function addGroove(
       made.level,
       made.groove.tempo,
       made.groove.version,
-      JSON.stringify(writeGroove(made.groove)),
+      asJson(writeGroove(made.groove)),
       made.tags ?? [],
-      made.drill ? JSON.stringify(writeWrittenDrill(made.drill).drill) : null,
+      made.drill ? asJson(writeWrittenDrill(made.drill).drill) : null,
     ],
   );
   return id;
@@ -108,7 +109,7 @@ export async function saveGroove(db: Db, id: string, from: number, edited: Groov
     `update groove set title = $3, meter = $4, tempo = $5, document_version = $6, document = $7,
        save_number = save_number + 1, saved_at = now()
      where id = $1 and save_number = $2 and drill is null returning save_number`,
-    [id, from, edited.title, metersInWords(edited), edited.tempo, edited.version, JSON.stringify(writeGroove(edited))],
+    [id, from, edited.title, metersInWords(edited), edited.tempo, edited.version, asJson(writeGroove(edited))],
   );
   if (rows[0]) return { kind: 'saved', save_number: rows[0].save_number };
   const current = await groove(db, id);

@@ -1,6 +1,7 @@
 import { bpmAt, resumed } from '@/core/plan/ladder';
 import { readClimb, type Climb } from '@/core/documents/climb';
 import { ok, type Result } from '@/core/result';
+import { asJson } from './asJson';
 import type { Db } from './database';
 import type { Person } from './people';
 
@@ -40,7 +41,7 @@ export async function keepLadder(
        set tempo = excluded.tempo, document = excluded.document, changed_at = now(), step = ladder.step + 1
        where ladder.step = $6
      returning step`,
-    [person.id, grooveId, person.workshop_id, bpmAt(climb.ladder, climb.standing), JSON.stringify(climb), from],
+    [person.id, grooveId, person.workshop_id, bpmAt(climb.ladder, climb.standing), asJson(climb), from],
   );
   return rows[0]?.step;
 }

@@ -50,7 +50,7 @@ export async function studentNews(
        select p.id, p.name, count(*) over ()::int as total, coalesce(week.takes, 0) as takes_this_week,
          coalesce(week.days, 0) as days_this_week, coalesce(week.kit_takes, 0) as kit_takes_this_week
        from person p left join week on week.player_id = p.id
-       where p.role = 'student' and position(lower($2) in lower(p.name)) > 0
+       where p.role = 'student' and p.archived_at is null and position(lower($2) in lower(p.name)) > 0
        order by takes_this_week, p.name, p.id limit $3 offset $4)
      select shown.*,
        (select count(*)::int from assignment a where a.student_id = shown.id and a.ended_at is null) as open,

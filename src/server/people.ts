@@ -1,6 +1,7 @@
 import type { School } from '@/core/count/schools';
 import type { Setup } from '@/core/groove/limbs';
 import { readSettings, schoolIn, type WorkshopSettings } from '@/core/documents/settings';
+import { asTypedName } from '@/core/format/signInName';
 import type { Level } from '@/core/limits';
 import type { Problem } from '@/core/result';
 import type { Db } from './database';
@@ -21,6 +22,10 @@ export interface Person {
   settings: WorkshopSettings;
   /** What of the workshop's settings could not be read, and holds as usual until it is set again. */
   settings_problems: Problem[];
+  /** Raised with every save of the settings. */
+  settings_number: number;
+  /** Signs in no more; what was played stays. */
+  archived: boolean;
 }
 
 /** A student as lists show them. */
@@ -31,7 +36,8 @@ export type StudentRow = Pick<Person, 'id' | 'name' | 'sign_in_name' | 'birth_ye
 /** How many people a page shows. */
 export const MOST_PEOPLE = 50;
 
-const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, p.role, p.name, p.sign_in_name, p.birth_year, p.level, p.setup, p.school
+const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.name, p.sign_in_name, p.birth_year, p.level, p.setup, p.school,
+  p.archived_at is not null as archived
   from person p join workshop w on w.id = p.workshop_id`;
 
 type PersonRow = Omit<Person, 'school' | 'settings' | 'settings_problems'> & { school: string; settings: unknown };
@@ -46,15 +52,21 @@ export async function signedInPerson(db: Db): Promise<Person | undefined> {
   return (await db.query<PersonRow>(`${PERSON} where p.id = signed_in_person()`)).rows.map(read)[0];
 }
 
-/** A page of the workshop's students by name, those whose name holds `words` when given; and how many there are. */
+/** A page of the workshop's students by name, archived ones by themselves; those whose name holds `words` when given; and how many there are. */
 export async function students(
   db: Db,
-  { words = '', from = 0, most = MOST_PEOPLE }: { words?: string; from?: number; most?: number } = {},
+  {
+    words = '',
+    from = 0,
+    most = MOST_PEOPLE,
+    archived = false,
+  }: { words?: string; from?: number; most?: number; archived?: boolean } = {},
 ): Promise<{ total: number; students: StudentRow[] }> {
   const { rows } = await db.query<StudentRow & { total: number }>(
     `select id, name, sign_in_name, birth_year, level, setup, school, count(*) over ()::int as total from person
-     where role = 'student' and position(lower($1) in lower(name)) > 0 order by name, id limit $2 offset $3`,
-    [words, most, from],
+     where role = 'student' and archived_at is not null = $4 and position(lower($1) in lower(name)) > 0
+     order by name, id limit $2 offset $3`,
+    [words, most, from, archived],
   );
   return { total: rows[0]?.total ?? 0, students: rows.map(({ total: _, ...one }) => one) };
 }
@@ -78,14 +90,15 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
   // Only what one's own workshop shows can be asked, so the unique index is asked instead; the insert
   // returns no row when the name is taken.
   const id = crypto.randomUUID();
+  const hashed = await hashPassword(given.password);
   const { rowCount } = await db.query(
     `insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school)
-     values ($1, $2, 'student', $3, lower($4), $5, $6, $7, $8) on conflict do nothing`,
+     values ($1, $2, 'student', $3, $4, $5, $6, $7, $8) on conflict do nothing`,
     [
       id,
       teacher.workshop_id,
       given.name,
-      given.signInName,
+      asTypedName(given.signInName),
       given.birthYear ?? null,
       given.level,
       given.setup,
@@ -93,7 +106,7 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
     ],
   );
   if (!rowCount) return 'taken';
-  await db.query('select set_password($1, $2)', [id, await hashPassword(given.password)]);
+  await db.query('select set_password($1, $2)', [id, hashed]);
   return id;
 }
 
@@ -108,4 +121,29 @@ export async function changePerson(
     [id, change.school, change.level, change.setup],
   );
   return rowCount === 1;
+}
+
+/** Archives a student, who then signs in no more, or brings one back; false when the teacher has no such student. */
+export async function archivePerson(db: Db, id: string, archived: boolean): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `update person set archived_at = case when $2 then coalesce(archived_at, now()) end where id = $1 and role = 'student'`,
+    [id, archived],
+  );
+  return rowCount === 1;
+}
+
+/**
+ * Sets a password: one's own, or as a teacher a student's. Every session of that person ends but the one that asks. False
+ * when it is not the person's to set.
+ */
+export async function setPassword(db: Db, personId: string, password: string): Promise<boolean> {
+  const { rowCount } = await db.query('select from person where id = $1', [personId]);
+  if (!rowCount) return false;
+  await db.query('select set_password($1, $2)', [personId, await hashPassword(password)]);
+  return true;
+}
+
+/** Ends every session of the signed-in person, this one too. */
+export async function signOutEverywhere(db: Db): Promise<void> {
+  await db.query('select sign_out_everywhere()');
 }

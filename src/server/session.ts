@@ -2,21 +2,34 @@ import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { asSession, type Db } from './database';
-import { SESSION_DAYS } from './door';
+import { rememberDevice, SESSION_DAYS, type Visitor } from './door';
 import { signedInPerson, type Person } from './people';
 
 const COOKIE = 'mochila_session';
+/** That somebody signed in with this browser before; it opens nothing. */
+const DEVICE = 'mochila_device';
+const DEVICE_DAYS = 400;
 
 /** Puts the session's token into the browser: out of reach of scripts, and never sent from other sites. */
-export async function rememberSession(token: string): Promise<void> {
+export const rememberSession = (token: string): Promise<void> => setCookie(COOKIE, token, SESSION_DAYS);
+
+async function setCookie(name: string, value: string, days: number): Promise<void> {
   const secure = (await headers()).get('x-forwarded-proto') === 'https';
-  (await cookies()).set(COOKIE, token, {
-    httpOnly: true,
-    sameSite: 'lax',
-    secure,
-    path: '/',
-    maxAge: SESSION_DAYS * 86_400,
-  });
+  (await cookies()).set(name, value, { httpOnly: true, sameSite: 'lax', secure, path: '/', maxAge: days * 86_400 });
+}
+
+/** Remembers in the browser and in the database that a person signed in here. */
+export async function rememberBrowser(personId: string): Promise<void> {
+  await setCookie(DEVICE, await rememberDevice(personId, (await visitor()).device), DEVICE_DAYS);
+}
+
+/** Where the request comes from, as the server in front of the pages says. */
+export async function visitor(): Promise<Visitor> {
+  const device = (await cookies()).get(DEVICE)?.value;
+  return {
+    address: (await headers()).get('x-mochila-address') ?? 'unknown',
+    ...(device && /^[\w-]{43}$/.test(device) && { device }),
+  };
 }
 
 export async function forgetSession(): Promise<void> {

@@ -1,7 +1,21 @@
 import type { WorkshopSettings } from '@/core/documents/settings';
+import { asJson } from './asJson';
 import type { Db } from './database';
 
-/** Keeps what the teacher sets for the whole workshop. */
-export async function saveSettings(db: Db, workshopId: string, settings: WorkshopSettings): Promise<void> {
-  await db.query('update workshop set settings = $2 where id = $1', [workshopId, JSON.stringify(settings)]);
+/**
+ * Keeps what the teacher sets for the whole workshop, going on from the save `from`. Gives the new save's number; nothing
+ * where another window has kept something meanwhile: that is never overwritten.
+ */
+export async function saveSettings(
+  db: Db,
+  workshopId: string,
+  settings: WorkshopSettings,
+  from: number,
+): Promise<number | undefined> {
+  const { rows } = await db.query<{ settings_number: number }>(
+    `update workshop set settings = $2, settings_number = settings_number + 1
+     where id = $1 and settings_number = $3 returning settings_number`,
+    [workshopId, asJson(settings), from],
+  );
+  return rows[0]?.settings_number;
 }

@@ -1,6 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import OutlinedInput from '@mui/material/OutlinedInput';
+import { searchedIn } from '@/core/documents/shapes';
+import { MOST_NAME } from '@/core/limits';
 
 interface FindByNameProps {
   /** The page that shows what is found. */
@@ -69,13 +71,20 @@ export function Pages({ total, from, most, hrefFrom }: PagesProps) {
 export function askedOf(asked: { name?: string; from?: string }): { words: string; from: number } {
   const from = Number(asked.from);
   return {
-    words: (asked.name ?? '').trim().slice(0, 120),
+    words: searchedIn(asked.name, MOST_NAME),
     from: Number.isInteger(from) && from > 0 && from < 1e6 ? from : 0,
   };
 }
 
 /** The address of such a page. */
-export const hrefOf = (page: string, { words, from }: { words: string; from: number }): string => {
-  const asked = new URLSearchParams({ ...(words && { name: words }), ...(from > 0 && { from: String(from) }) });
+export const hrefOf = (
+  page: string,
+  { words, from, archived = false }: { words: string; from: number; archived?: boolean },
+): string => {
+  const asked = new URLSearchParams({
+    ...(words && { name: words }),
+    ...(from > 0 && { from: String(from) }),
+    ...(archived && { archived: 'yes' }),
+  });
   return asked.size ? `${page}?${asked}` : page;
 };

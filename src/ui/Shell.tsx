@@ -4,6 +4,7 @@ import BrightnessMediumOutlined from '@mui/icons-material/BrightnessMediumOutlin
 import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
 import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import LogoutOutlined from '@mui/icons-material/LogoutOutlined';
+import PersonOutlined from '@mui/icons-material/PersonOutlined';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import { useColorScheme } from '@mui/material/styles';
@@ -115,6 +116,16 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
             alignItems: 'center',
           }}
         >
+          <IconButton
+            component={NextLink}
+            href="/you"
+            title={`${name}, ${workshop}`}
+            aria-label={`You, ${name}`}
+            aria-current={path === '/you' ? 'page' : undefined}
+            sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}
+          >
+            <PersonOutlined fontSize="small" />
+          </IconButton>
           <SchemeButton />
           <form action={signOut}>
             <IconButton

@@ -1,13 +1,15 @@
 import { z } from 'zod';
+import { textShape } from '@/core/documents/shapes';
+import { asTypedName } from '@/core/format/signInName';
+import { MOST_NAME, MOST_SCHOOL_NAME, MOST_TAG_CHARACTERS, MOST_TAGS } from '@/core/limits';
 
 // What several forms ask for, with the words that are shown at the field.
 
-export const nameShape = z.string().trim().min(1, 'Give a name.').max(120, 'At most 120 characters.');
+export const nameShape = textShape(MOST_NAME).min(1, 'Give a name.');
 
 export const signInNameShape = z
   .string()
-  .trim()
-  .toLowerCase()
+  .overwrite(asTypedName)
   .min(2, 'At least 2 characters.')
   .max(60, 'At most 60 characters.')
   .regex(/^[\p{L}\p{N}._-]+$/u, 'Letters, digits, dots and dashes only, no blanks.');
@@ -15,17 +17,14 @@ export const signInNameShape = z
 export const passwordShape = z.string().min(8, 'At least 8 characters.').max(200, 'At most 200 characters.');
 
 /** The name of a school; a name nobody knows counts as the first one that ships. */
-export const schoolShape = z
-  .string()
-  .min(1, 'Choose a school of counting from the list.')
-  .max(60, 'Choose a school of counting from the list.');
+export const schoolShape = textShape(MOST_SCHOOL_NAME).min(1, 'Choose a school of counting from the list.');
 
 /** Tags as they are typed, parted by commas. */
 export const tagsShape = z
   .string()
-  .max(400, 'At most 400 characters.')
+  .max(MOST_TAG_CHARACTERS, `At most ${MOST_TAG_CHARACTERS} characters.`)
   .transform((line) =>
     [...new Set(line.split(',').map((tag) => tag.trim().toLowerCase().replace(/\s+/g, ' ')))].filter(Boolean),
   )
-  .refine((all) => all.length <= 12, 'At most 12 tags.')
-  .refine((all) => all.every((tag) => tag.length <= 40), 'A tag has at most 40 characters.');
+  .pipe(z.array(textShape(40).min(1, 'A tag has at least one letter.')))
+  .refine((all) => all.length <= MOST_TAGS, `At most ${MOST_TAGS} tags.`);

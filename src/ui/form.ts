@@ -41,7 +41,7 @@ function textsOf(form: FormData): Record<string, string> {
 function shownAgain(given: Record<string, string>): Record<string, string> {
   return Object.fromEntries(
     Object.entries(given)
-      .filter(([name]) => name !== 'password')
+      .filter(([name]) => !/password/i.test(name))
       .map(([name, value]) => [name, value.slice(0, LONGEST_SHOWN)]),
   );
 }

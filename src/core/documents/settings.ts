@@ -4,6 +4,7 @@ import { SCHOOLS, schoolNamed, type School } from '../count/schools';
 import { FEELS, type Feel } from '../groove/beat';
 import type { Problem } from '../result';
 import { readVersioned } from './reader';
+import { textShape } from './shapes';
 import { SPEED_LIMITS, type SpeedLimits } from '../limits';
 
 /** What a style wants: a hint with its reason, never a lock. */
@@ -28,12 +29,7 @@ const STYLE_FEELS: StyleFeel[] = [
 /** Parts of a count that a school may have words for. */
 export const SPOKEN_DIVISIONS = [2, 3, 4, 5, 6, 7, 8] as const;
 
-const word = z
-  .string()
-  .trim()
-  .min(1, 'Give it a name.')
-  .max(60, 'At most 60 characters.')
-  .refine((value) => !value.includes('\0'), 'It holds characters that cannot be written.');
+const word = textShape(60).min(1, 'Give it a name.');
 
 /**
  * A teacher's own school of counting. Each division has one syllable for each slot after the number; an
@@ -103,7 +99,7 @@ const sections = {
       z.strictObject({
         style: word,
         feel: z.enum(FEELS),
-        reason: z.string().trim().max(200, 'At most 200 characters.'),
+        reason: textShape(200),
       }),
     )
     .max(40),

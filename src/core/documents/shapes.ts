@@ -3,16 +3,32 @@ import { LIMBS } from '../groove/limbs';
 import { FASTEST, MOST_TITLE, SLOWEST } from '../limits';
 import { parse, type WholeNotes } from '../time/fraction';
 
-/** Half a surrogate pair, or a NUL: what no database keeps. */
-const UNWRITABLE = /\0|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
+/** Half a surrogate pair, a NUL or another control character: what no database keeps and no screen shows. */
+const UNWRITABLE =
+  // eslint-disable-next-line no-control-regex
+  /[\0-\x08\x0b\x0c\x0e-\x1f\x7f]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
+/** Marks that turn the direction of whatever stands beside a text. */
+const TURNING = /[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/g;
+/** Text of which something can be seen; the fillers are letters that nobody sees. */
+const VISIBLE = /[^\s\p{Cf}\u115f\u1160\u2800\u3164\uffa0]/u;
 
-/** Words written by a person, blanks at both ends cut off. */
+/** A text as it is kept: in one form, blanks at both ends cut off, without marks that turn what stands beside it. */
+function kept(text: string): string {
+  const clean = text.normalize('NFC').replace(TURNING, '').trim();
+  return VISIBLE.test(clean) || UNWRITABLE.test(clean) ? clean : '';
+}
+
+/** Words written by a person: the one shape of every text. */
 export const textShape = (most: number) =>
   z
     .string()
-    .trim()
+    .overwrite(kept)
     .max(most, `At most ${most} characters.`)
     .refine((value) => !UNWRITABLE.test(value), 'It holds characters that cannot be written. Type it again.');
+
+/** What is looked for by its name: what cannot be written is left out, since nothing bears it. */
+export const searchedIn = (typed: unknown, most: number): string =>
+  typeof typed === 'string' ? kept(typed.slice(0, most).replace(new RegExp(UNWRITABLE, 'g'), '')) : '';
 
 /** What a groove is called. */
 export const titleShape = textShape(MOST_TITLE).min(1, 'Give the groove a title.');

@@ -43,7 +43,11 @@ describe('a take as JSON', () => {
       /not in order/,
     ],
     ['a passage that reaches beyond the groove', { passages: [{ from: 0, bars: 2, times: 1 }] }, /beyond the last bar/],
-    ['more bars than half an hour has', { passages: [{ from: 0, bars: 1, times: 1999 }] }, /more than are played in one go/],
+    [
+      'more bars than half an hour has',
+      { passages: [{ from: 0, bars: 1, times: 1999 }] },
+      /more than are played in one go/,
+    ],
     ['a loudness above 1', { hits: [{ ms: 0, loudness: 2 }] }, /hits 1 loudness/],
     ['no limb in the task', { task: [] }, /at least one limb/],
     ['a time that is no number', { hits: [{ limb: 'right hand', ms: null }] }, /hits 1 ms/],

@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { readGroove, writeGroove, type GrooveJson } from '@/core/documents/groove';
-import { LEVELS } from '@/core/limits';
+import { LEVELS, MOST_SAVES } from '@/core/limits';
 import { sentence } from '@/core/result';
 import { addGroove, groove, saveGroove } from '@/server/grooves';
 import { asPerson, requireTeacher } from '@/server/session';
@@ -14,7 +14,7 @@ export type SaveAnswer =
   | { kind: 'behind'; saveNumber: number; groove: GrooveJson }
   | { kind: 'refused'; say: string };
 
-const sentShape = z.object({ id: z.uuid(), from: z.number().int().min(1), groove: z.unknown() });
+const sentShape = z.object({ id: z.uuid(), from: z.number().int().min(1).max(MOST_SAVES), groove: z.unknown() });
 
 /** Saves a groove from the bench. What is not a groove is refused whole; a later save is never overwritten. */
 export async function saveGrooveAction(given: { id: string; from: number; groove: GrooveJson }): Promise<SaveAnswer> {
@@ -34,7 +34,8 @@ export async function saveGrooveAction(given: { id: string; from: number; groove
 /** Keeps a groove beside the others, so that whichever of two versions is not chosen is not lost. */
 export async function keepCopyAction(given: GrooveJson, level: string): Promise<{ ok: boolean; say?: string }> {
   const teacher = await requireTeacher();
-  const read = readGroove({ ...given, title: `${given.title.slice(0, 100)} (other window)` });
+  const title = z.object({ title: z.string() }).safeParse(given).data?.title ?? '';
+  const read = readGroove({ ...given, title: `${title.slice(0, 100).trim()} (other window)` });
   if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
   const known = z.enum(LEVELS).catch('first year').parse(level);
   await asPerson((db) => addGroove(db, teacher, { groove: read.value, level: known }));

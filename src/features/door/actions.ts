@@ -7,7 +7,7 @@ import { asSession } from '@/server/database';
 import { readForm, type FormState } from '@/ui/form';
 import { addGroove } from '@/server/grooves';
 import { signedInPerson } from '@/server/people';
-import { forgetSession, rememberSession, sessionToken } from '@/server/session';
+import { forgetSession, rememberBrowser, rememberSession, sessionToken, visitor } from '@/server/session';
 import { USUAL_SETTINGS } from '@/core/documents/settings';
 import { saveSettings } from '@/server/workshop';
 import { STARTER_GROOVES } from '@/server/demo/grooves';
@@ -16,9 +16,10 @@ import { setUpShape, signInShape } from './shapes';
 export async function signInAction(_before: FormState, form: FormData): Promise<FormState> {
   const read = readForm(signInShape, form);
   if (!read.ok) return read.state;
-  const answer = await signIn(read.value.name, read.value.password);
+  const answer = await signIn(read.value.name, read.value.password, await visitor());
   if (!answer.ok) return { problems: {}, typed: { name: read.value.name }, say: answer.say };
   await rememberSession(answer.token);
+  await rememberBrowser(answer.personId);
   redirect('/today');
 }
 
@@ -38,7 +39,12 @@ export async function setUpAction(_before: FormState, form: FormData): Promise<F
   if (!token) redirect('/sign-in');
   await asSession(token, async (db) => {
     const teacher = (await signedInPerson(db))!;
-    await saveSettings(db, teacher.workshop_id, { ...USUAL_SETTINGS, timeZone: read.value.timeZone });
+    await saveSettings(
+      db,
+      teacher.workshop_id,
+      { ...USUAL_SETTINGS, timeZone: read.value.timeZone },
+      teacher.settings_number,
+    );
     for (const one of STARTER_GROOVES) await addGroove(db, teacher, one);
   });
   await rememberSession(token);

@@ -5,6 +5,8 @@ import { z } from 'zod';
 import { familyNamed } from '@/core/drill/registry';
 import { readyRule } from '@/core/drill/rule';
 import { type Rule } from '@/core/documents/rule';
+import { textShape } from '@/core/documents/shapes';
+import { MOST_NAME } from '@/core/limits';
 import { sentence } from '@/core/result';
 import { writeGroove, type GrooveJson } from '@/core/documents/groove';
 import { dropDrill, grooveOfDrill, keepDrill } from '@/server/drills';
@@ -13,12 +15,9 @@ import { asPerson, requireTeacher } from '@/server/session';
 import { tagsShape } from '@/ui/fields';
 import { opening } from '@/ui/words/text';
 
-const nameShape = z
-  .string()
-  .trim()
-  .min(1, 'Give the drill a name.')
-  .max(120, 'At most 120 characters.')
-  .refine((name) => !name.includes('\0'), 'It holds characters that cannot be written.');
+const nameShape = textShape(MOST_NAME).min(1, 'Give the drill a name.');
+
+const namedShape = z.object({ name: nameShape, tags: tagsShape, rule: z.unknown() });
 
 /** A drill as the screen has it: tags as they are typed. */
 interface GivenDrill {
@@ -33,15 +32,11 @@ type Answer = { ok: true; id: string } | { ok: false; say: string };
 /** Keeps a rule under a name; says what is wrong when it makes nothing or has no name. */
 export async function keepDrillAction(given: GivenDrill): Promise<Answer> {
   const teacher = await requireTeacher();
-  const name = nameShape.safeParse(given.name);
-  if (!name.success) return { ok: false, say: name.error.issues[0]!.message };
-  const tags = tagsShape.safeParse(given.tags);
-  if (!tags.success) return { ok: false, say: tags.error.issues[0]!.message };
-  const read = readyRule(given.rule);
+  const named = namedShape.safeParse(given);
+  if (!named.success) return { ok: false, say: named.error.issues[0]!.message };
+  const read = readyRule(named.data.rule);
   if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
-  const id = await asPerson((db) =>
-    keepDrill(db, teacher, { name: name.data, tags: tags.data, rule: read.value.rule }),
-  );
+  const id = await asPerson((db) => keepDrill(db, teacher, { ...named.data, rule: read.value.rule }));
   revalidatePath('/drills');
   return { ok: true, id };
 }
@@ -55,10 +50,11 @@ export async function dropDrillAction(id: string): Promise<void> {
 /** The groove that plays a drill in the room, under its name or, without one, under what it trains. */
 export async function practiseDrillAction(given: GivenDrill): Promise<Answer> {
   const teacher = await requireTeacher();
-  const read = readyRule(given.rule);
+  const sent = z.object({ name: z.unknown(), rule: z.unknown() }).safeParse(given).data;
+  const read = readyRule(sent?.rule);
   if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
   const { rule } = read.value;
-  const name = nameShape.safeParse(given.name).data ?? opening(familyNamed(rule.family)!.wish);
+  const name = nameShape.safeParse(sent?.name).data ?? opening(familyNamed(rule.family)!.wish);
   const written = await asPerson((db) => grooveOfDrill(db, teacher, { name, rule }, teacher.level));
   return written.ok ? { ok: true, id: written.value } : { ok: false, say: sentence(written.problems[0]!) };
 }

@@ -17,22 +17,26 @@ interface PeopleListProps {
   found: { total: number; students: StudentRow[] };
   /** What is looked for, and from which student on. */
   asked: { words: string; from: number };
+  /** Whether those are shown who are archived. */
+  archived: boolean;
 }
 
 /** The students of the workshop by name, a page at a time. */
-export function PeopleList({ found: { total, students }, asked }: PeopleListProps) {
-  const isEmpty = !students.length && !asked.words && !asked.from;
+export function PeopleList({ found: { total, students }, asked, archived }: PeopleListProps) {
+  const isEmpty = !students.length && !asked.words && !asked.from && !archived;
   const add = (
     <Button href="/people/new" variant="contained">
       Add a student
     </Button>
   );
   return (
-    <Page title="People" note={total ? plural(total, 'student') : undefined} actions={!isEmpty && add}>
-      {(total > MOST_PEOPLE || asked.words) && (
+    <Page title="People" note={noteOf(total, archived)} actions={!isEmpty && add}>
+      {!archived && (total > MOST_PEOPLE || asked.words) && (
         <FindByName action="/people" label="Find a student" words={asked.words} />
       )}
-      {!students.length && !isEmpty && <Typography>Nobody is called “{asked.words}”.</Typography>}
+      {!students.length && !isEmpty && (
+        <Typography>{asked.words ? `Nobody is called “${asked.words}”.` : 'Nobody is archived.'}</Typography>
+      )}
       {isEmpty && (
         <EmptyState title="No students yet" action={add}>
           Add one with a sign-in name and a first password. Then set a groove to practise.
@@ -76,8 +80,18 @@ export function PeopleList({ found: { total, students }, asked }: PeopleListProp
         total={total}
         from={asked.from}
         most={MOST_PEOPLE}
-        hrefFrom={(from) => hrefOf('/people', { words: asked.words, from })}
+        hrefFrom={(from) => hrefOf('/people', { words: asked.words, from, archived })}
       />
+      <Box sx={{ mt: 3 }}>
+        <Link href={archived ? '/people' : '/people?archived=yes'}>
+          {archived ? 'Back to the students' : 'Archived students'}
+        </Link>
+      </Box>
     </Page>
   );
+}
+
+function noteOf(total: number, archived: boolean): string | undefined {
+  if (!total) return undefined;
+  return archived ? `${plural(total, 'student')}, archived` : plural(total, 'student');
 }

@@ -18,6 +18,7 @@ import { AssignmentForm } from './AssignmentForm';
 import { DRILL } from './shapes';
 import { PersonForm } from './PersonForm';
 import { ProgressChart } from './ProgressChart';
+import { SignInSection } from './SignInSection';
 
 /** How many takes stand on the page itself; the log has the rest. */
 const LISTED = 12;
@@ -56,7 +57,9 @@ export function StudentPage({ reader, student, assignments, grooves, drills, tak
   return (
     <Page
       title={student.name}
-      note={[age, student.level, student.setup, student.school.name].filter(Boolean).join(' · ')}
+      note={[student.archived && 'archived', age, student.level, student.setup, student.school.name]
+        .filter(Boolean)
+        .join(' · ')}
     >
       <Box sx={{ display: 'grid', gap: 4, maxWidth: 1180 }}>
         <section>
@@ -104,12 +107,14 @@ export function StudentPage({ reader, student, assignments, grooves, drills, tak
               </form>
             </Box>
           ))}
-          <Box id="set" sx={{ mt: 3 }}>
-            <Typography variant="h3" sx={{ mb: 1.5 }}>
-              Set another groove or drill
-            </Typography>
-            <AssignmentForm key={drill} student={student.id} choices={choices} chosen={drill && `${DRILL}${drill}`} />
-          </Box>
+          {!student.archived && (
+            <Box id="set" sx={{ mt: 3 }}>
+              <Typography variant="h3" sx={{ mb: 1.5 }}>
+                Set another groove or drill
+              </Typography>
+              <AssignmentForm key={drill} student={student.id} choices={choices} chosen={drill && `${DRILL}${drill}`} />
+            </Box>
+          )}
         </section>
         <section>
           <Typography variant="h2" sx={{ mb: 1.5 }}>
@@ -117,6 +122,7 @@ export function StudentPage({ reader, student, assignments, grooves, drills, tak
           </Typography>
           <PersonForm person={student} />
         </section>
+        <SignInSection student={student} />
         {heard.length > 1 && (
           <section>
             <Typography variant="h2" gutterBottom>

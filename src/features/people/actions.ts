@@ -7,8 +7,9 @@ import { ok, sentence } from '@/core/result';
 import { endAssignment, setAssignment } from '@/server/assignments';
 import { drill, grooveOfDrill } from '@/server/drills';
 import { groove } from '@/server/grooves';
-import { addStudent, changePerson, student } from '@/server/people';
+import { addStudent, archivePerson, changePerson, setPassword, student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
+import { passwordShape } from '@/ui/fields';
 import { fieldProblem, readForm, EMPTY_FORM, type FormState } from '@/ui/form';
 import { assignmentShape, changeShape, studentShape } from './shapes';
 
@@ -34,6 +35,27 @@ export async function changePersonAction(_before: FormState, form: FormData): Pr
   return { ...EMPTY_FORM, say: 'Kept. It holds from now on.' };
 }
 
+const passwordOfShape = z.object({ person: z.uuid('This student is not there any more.'), password: passwordShape });
+
+/** Sets a student's password anew. */
+export async function setStudentPasswordAction(_before: FormState, form: FormData): Promise<FormState> {
+  await requireTeacher();
+  const read = readForm(passwordOfShape, form);
+  if (!read.ok) return read.state;
+  const { person, password } = read.value;
+  const isSet = await asPerson(async (db) => Boolean(await student(db, person)) && setPassword(db, person, password));
+  if (!isSet) return fieldProblem(form, 'password', 'This student is not there any more.');
+  return { ...EMPTY_FORM, say: 'Set. Tell it to the student.' };
+}
+
+/** Archives a student or brings one back. */
+export async function archivePersonAction(form: FormData): Promise<void> {
+  await requireTeacher();
+  const id = z.uuid().safeParse(form.get('person'));
+  if (id.success) await asPerson((db) => archivePerson(db, id.data, form.get('archived') === 'yes'));
+  revalidatePath('/', 'layout');
+}
+
 export async function setAssignmentAction(_before: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
   const read = readForm(assignmentShape, form);
@@ -48,6 +70,14 @@ export async function setAssignmentAction(_before: FormState, form: FormData): P
         form,
         'groove',
         `This ${chosen.drill ? 'drill' : 'groove'} is not there any more. Choose another.`,
+      );
+    if (pupil.archived)
+      return fieldProblem(form, 'groove', `${pupil.name} is archived. Bring ${pupil.name} back first.`);
+    if ('archived' in found && found.archived)
+      return fieldProblem(
+        form,
+        'groove',
+        'This groove is archived. Bring it back on its shelf first, or choose another.',
       );
     const rule = 'rule' in found ? found.rule : undefined;
     if (rule && !rule.ok) return fieldProblem(form, 'groove', sentence({ ...rule.problems[0]!, where: '' }));

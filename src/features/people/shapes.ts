@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
 import { LEVELS, MOST_MINUTES, MOST_REASON } from '@/core/limits';
 import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
-import { tempoShape } from '@/core/documents/shapes';
+import { tempoShape, textShape } from '@/core/documents/shapes';
 import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
 
 const number = (say: string) =>
@@ -65,7 +65,7 @@ export const assignmentShape = z.object({
       .min(1, 'At least 1 minute.')
       .max(MOST_MINUTES, `At most ${MOST_MINUTES} minutes a day.`),
   ),
-  reason: z.string().trim().max(MOST_REASON, `At most ${MOST_REASON} characters.`),
+  reason: textShape(MOST_REASON),
 });
 
 /** What can be changed of a person; what is left out stays. */

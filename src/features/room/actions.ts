@@ -2,6 +2,7 @@
 
 import { z } from 'zod';
 import { readClimb, type Climb } from '@/core/documents/climb';
+import { MOST_SAVES } from '@/core/limits';
 import { keepLadder } from '@/server/ladders';
 import { asPerson, requirePerson } from '@/server/session';
 
@@ -13,7 +14,7 @@ export async function keepLadderAction(grooveId: string, climb: Climb, from: num
   const person = await requirePerson();
   const id = z.uuid().safeParse(grooveId);
   const read = readClimb(climb);
-  const step = z.number().int().min(0).safeParse(from);
+  const step = z.number().int().min(0).max(MOST_SAVES).safeParse(from);
   if (!id.success || !read.ok || !step.success) return { kind: 'refused' };
   const kept = await asPerson((db) => keepLadder(db, person, id.data, read.value, step.data)).catch(() => null);
   if (kept === null) return { kind: 'refused' };

@@ -8,7 +8,7 @@ import { useState, useTransition, type ReactNode } from 'react';
 import type { WorkshopSettings } from '@/core/documents/settings';
 import { sentence, type Problem } from '@/core/result';
 import { Page } from '@/ui/Page';
-import { saveSettingsAction, type SettingsProblems } from './actions';
+import { saveSettingsAction, type SettingsAnswer, type SettingsProblems } from './actions';
 import { FeelTable } from './FeelTable';
 import { LimitsTable } from './LimitsTable';
 import { SchoolTables } from './SchoolTables';
@@ -23,14 +23,17 @@ export interface SectionProps {
 interface WorkshopPageProps {
   name: string;
   settings: WorkshopSettings;
+  /** Which save of them this is. */
+  number: number;
   /** What of them could not be read. */
   unread: readonly Problem[];
   children: ReactNode;
 }
 
 /** What holds for the whole workshop: the teacher's own schools of counting, the limits of speed, which feel a style wants. */
-export function WorkshopPage({ name, settings: opened, unread, children }: WorkshopPageProps) {
+export function WorkshopPage({ name, settings: opened, number: openedNumber, unread, children }: WorkshopPageProps) {
   const [settings, setSettings] = useState(opened);
+  const [number, setNumber] = useState(openedNumber);
   const [problems, setProblems] = useState<SettingsProblems>({});
   const [say, setSay] = useState<string>();
   const [busy, start] = useTransition();
@@ -45,9 +48,10 @@ export function WorkshopPage({ name, settings: opened, unread, children }: Works
   const keep = () =>
     start(async () => {
       try {
-        const wrong = await saveSettingsAction(settings);
-        setProblems(wrong);
-        setSay(Object.keys(wrong).length ? undefined : 'Kept. It holds for everybody in the workshop from now on.');
+        const answer = await saveSettingsAction(settings, number);
+        setSay(answer.kind === 'kept' ? 'Kept. It holds for everybody in the workshop from now on.' : undefined);
+        setProblems(problemsIn(answer));
+        if (answer.kind === 'kept') setNumber(answer.number);
       } catch {
         setProblems({
           '': 'The server cannot be reached. Nothing is lost: what you typed stays here, try again in a moment.',
@@ -60,9 +64,14 @@ export function WorkshopPage({ name, settings: opened, unread, children }: Works
       title="Workshop"
       note={name}
       actions={
-        <Button variant="contained" onClick={keep} loading={busy}>
-          Keep changes
-        </Button>
+        <>
+          <Button href="/workshop/changes" variant="outlined">
+            Who changed what
+          </Button>
+          <Button variant="contained" onClick={keep} loading={busy}>
+            Keep changes
+          </Button>
+        </>
       }
     >
       <Box sx={{ display: 'grid', gap: 5, maxWidth: 980 }}>
@@ -106,6 +115,14 @@ export function WorkshopPage({ name, settings: opened, unread, children }: Works
       </Box>
     </Page>
   );
+}
+
+function problemsIn(answer: SettingsAnswer): SettingsProblems {
+  if (answer.kind === 'refused') return answer.problems;
+  if (answer.kind === 'kept') return {};
+  return {
+    '': 'Another window has changed the workshop since this one was opened, so nothing is overwritten. Load this page again, then change it there.',
+  };
 }
 
 function Section({ title, note, children }: { title: string; note: string; children: ReactNode }) {

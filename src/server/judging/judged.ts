@@ -5,6 +5,7 @@ import { judge, JUDGE_VERSION } from '@/core/take/judge';
 import { placeJudged } from '@/core/take/verdict';
 import { planInWords } from '@/core/time/clickPlan';
 import type { Bpm, Ms } from '@/core/time/units';
+import { asJson } from '../asJson';
 
 /** The columns that judging fills. */
 export const JUDGED = [
@@ -87,7 +88,7 @@ export function judgedTake(played: Take, level: Level): JudgedTake {
     tempo: lastBpm(played),
     click: planInWords(played.click),
     input: played.input,
-    document: JSON.stringify(json),
+    document: asJson(json),
     bars: JSON.stringify(json.groove.bars),
   };
 }

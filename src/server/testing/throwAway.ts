@@ -1,7 +1,7 @@
 import pg from 'pg';
 import { afterAll, beforeAll } from 'vitest';
 import { asSession, type Db } from '../database';
-import { databaseOf, dropDatabase, ensureDatabase, migrate } from '../migrate';
+import { dropDatabase, ensureDatabase, loginUrl, migrate } from '../migrate';
 
 /** A migrated database of its own for a test file, dropped afterwards, with the web server's two roles. */
 export interface ThrowAway {
@@ -22,15 +22,9 @@ export function throwAwayDatabase(name: string): ThrowAway {
   const pools: pg.Pool[] = [];
 
   beforeAll(async () => {
-    const passwords = { web: 'web-of-a-test', door: 'door-of-a-test' };
     await ensureDatabase(url.href);
-    await migrate(url.href, passwords);
-    const login = (kind: 'web' | 'door') => {
-      const role = new URL(url);
-      role.username = `${databaseOf(url.href).slice(0, 50)}_${kind}_login`;
-      role.password = passwords[kind];
-      return role.href;
-    };
+    const passwords = await migrate(url.href);
+    const login = (kind: 'web' | 'door') => loginUrl(url.href, kind, passwords);
     // The door's functions take their pool from the environment, as in the web server.
     process.env.WEB_DATABASE_URL = login('web');
     process.env.DOOR_DATABASE_URL = login('door');

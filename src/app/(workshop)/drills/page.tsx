@@ -7,6 +7,7 @@ import { drills } from '@/server/drills';
 import { groove, grooves } from '@/server/grooves';
 import { students } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
+import { askedOnce } from '@/ui/asked';
 
 export const metadata = { title: 'Drills' };
 
@@ -16,7 +17,7 @@ export default async function DrillsPage({
   searchParams: Promise<AskedOfDrills & { groove?: string }>;
 }) {
   const teacher = await requireTeacher();
-  const asked = await searchParams;
+  const asked = await askedOnce(searchParams);
   const wanted = z.uuid().safeParse(asked.groove).data;
   const { kept, library, found, pupils } = await asPerson(async (db) => ({
     kept: await drills(db),

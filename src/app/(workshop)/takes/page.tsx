@@ -1,8 +1,11 @@
 import { z } from 'zod';
+import { searchedIn } from '@/core/documents/shapes';
+import { MOST_NAME } from '@/core/limits';
 import { TakeLog } from '@/features/takes/TakeLog';
 import { students } from '@/server/people';
 import { asPerson, requirePerson } from '@/server/session';
 import { MOST_LISTED, takes } from '@/server/takes';
+import { askedOnce } from '@/ui/asked';
 import { readerOf } from '@/ui/reader';
 
 export const metadata = { title: 'Log' };
@@ -16,10 +19,10 @@ interface TakesPageProps {
 
 export default async function TakesPage({ searchParams }: TakesPageProps) {
   const who = await requirePerson();
-  const { student, name = '', before } = await searchParams;
+  const { student, name, before } = await askedOnce(searchParams);
   const chosen = z.uuid().safeParse(student).data;
   const until = z.iso.datetime().safeParse(before).data;
-  const words = name.trim().slice(0, 120);
+  const words = searchedIn(name, MOST_NAME);
   return asPerson(async (db) => (
     <TakeLog
       isTeacher={who.role === 'teacher'}

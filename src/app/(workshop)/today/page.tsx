@@ -5,6 +5,7 @@ import { groovesOf } from '@/server/grooves';
 import { studentNews } from '@/server/news';
 import { asPerson, requirePerson } from '@/server/session';
 import { takes } from '@/server/takes';
+import { askedOnce } from '@/ui/asked';
 import { askedOf } from '@/ui/FindByName';
 import { readerOf } from '@/ui/reader';
 
@@ -17,7 +18,7 @@ interface TodayPageProps {
 export default async function TodayPage({ searchParams }: TodayPageProps) {
   const who = await requirePerson();
   if (who.role === 'teacher') {
-    const asked = askedOf(await searchParams);
+    const asked = askedOf(await askedOnce(searchParams));
     const news = await asPerson((db) => studentNews(db, { timeZone: who.settings.timeZone, ...asked }));
     return <TeacherToday news={news} asked={asked} workshop={who.workshop} reader={readerOf(who)} />;
   }

@@ -7,7 +7,12 @@ export const metadata = { title: 'Workshop' };
 export default async function Workshop() {
   const teacher = await requireTeacher();
   return (
-    <WorkshopPage name={teacher.workshop} settings={teacher.settings} unread={teacher.settings_problems}>
+    <WorkshopPage
+      name={teacher.workshop}
+      settings={teacher.settings}
+      number={teacher.settings_number}
+      unread={teacher.settings_problems}
+    >
       <PersonForm person={teacher} />
     </WorkshopPage>
   );

@@ -7,6 +7,7 @@ import { grooves } from '@/server/grooves';
 import { student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
 import { takes } from '@/server/takes';
+import { askedOnce } from '@/ui/asked';
 import { readerOf } from '@/ui/reader';
 
 export const metadata = { title: 'Student' };
@@ -20,7 +21,7 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
   const teacher = await requireTeacher();
   const id = z.uuid().safeParse((await params).id);
   if (!id.success) notFound();
-  const { drill } = await searchParams;
+  const { drill } = await askedOnce(searchParams);
   return asPerson(async (db) => {
     const found = await student(db, id.data);
     if (!found) notFound();

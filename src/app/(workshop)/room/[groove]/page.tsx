@@ -9,6 +9,7 @@ import { openAssignments } from '@/server/assignments';
 import { groove } from '@/server/grooves';
 import { asPerson, requirePerson } from '@/server/session';
 import { sentence } from '@/core/result';
+import { askedOnce } from '@/ui/asked';
 import { Page } from '@/ui/Page';
 import { Unreadable } from '@/ui/Unreadable';
 
@@ -20,7 +21,11 @@ interface RoomPageProps {
 }
 
 export default async function RoomPage({ params, searchParams }: RoomPageProps) {
-  const [who, id, asked] = [await requirePerson(), z.uuid().safeParse((await params).groove), await searchParams];
+  const [who, id, asked] = [
+    await requirePerson(),
+    z.uuid().safeParse((await params).groove),
+    await askedOnce(searchParams),
+  ];
   if (!id.success) notFound();
   const { found, set, kept } = await asPerson(async (db) => {
     const open = (await openAssignments(db, who.id)).filter((one) => one.groove_id === id.data);

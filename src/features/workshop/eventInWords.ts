@@ -1,0 +1,27 @@
+import type { EventRow } from '@/server/events';
+
+/** An event as a sentence: "Oda set a new password for Pim". */
+export function eventInWords({ kind, by, about, detail, is_own }: Omit<EventRow, 'id' | 'happened_at'>): string {
+  const who = by ?? 'At the server somebody';
+  const whom = about ?? 'somebody who is gone';
+  switch (kind) {
+    case 'signed in':
+      return `${whom} signed in`;
+    case 'password set':
+      return is_own ? `${whom} changed the password` : `${who} set a password for ${whom}`;
+    case 'person added':
+      return `${who} added ${whom}`;
+    case 'person changed':
+      return `${who} changed ${is_own ? 'their own set-up' : whom} (${detail})`;
+    case 'archived':
+      return `${who} archived ${whom}`;
+    case 'brought back':
+      return `${who} brought ${whom} back`;
+    case 'homework set':
+      return `${who} set “${detail}” for ${whom}`;
+    case 'homework ended':
+      return `${who} ended “${detail}” for ${whom}`;
+    case 'settings changed':
+      return `${who} changed the settings of the workshop`;
+  }
+}
