@@ -29,6 +29,18 @@ export default defineConfig({
           hookTimeout: 120_000,
         },
       },
+      {
+        resolve: { alias },
+        // Asked over HTTP, as anybody can: scripts/test.mjs serves Mochila for them.
+        test: {
+          name: 'served',
+          include: ['e2e/served/**/*.test.ts'],
+          environment: 'node',
+          fileParallelism: false,
+          testTimeout: 300_000,
+          hookTimeout: 120_000,
+        },
+      },
     ],
   },
 });

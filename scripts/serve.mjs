@@ -53,7 +53,6 @@ const server = http.createServer(async (request, response) => {
       status: 413,
       title: 'This is too large',
       words: 'Nothing that is kept here is larger than 4 MB. Send less at once.',
-      headers: { connection: 'close' },
     });
   request.headers['x-mochila-address'] = addressOf(request);
   const leave = FREE.test(url) ? () => {} : await pages.enter();

@@ -1,5 +1,5 @@
 /**
- * `npm test`: types, lint, the dependency rule, unused code, unit, database and browser tests, on a throw-away
+ * `npm test`: types, lint, the dependency rule, unused code, unit, database, served and browser tests, on a throw-away
  * cluster and free ports, so that it runs beside `npm start`. With DATABASE_URL set it uses throw-away
  * databases on that server and starts none. Arguments choose steps: `npm test -- unit browser`.
  */
@@ -58,7 +58,7 @@ async function serve(name, demo) {
   const env = await prepareDatabase({ url: url.href, demo });
   const web = await startWeb({ mode: 'start', port: await freePort(), host: '127.0.0.1', dist: DIST, env, show: true });
   undo.push(web.stop);
-  return web.address;
+  return { address: web.address, url: url.href, env };
 }
 
 const STEPS = {
@@ -73,10 +73,25 @@ const STEPS = {
       show: true,
       env: { TEST_DATABASE_URL: await databaseServer() },
     }),
+  served: async () => {
+    await ensureBuild(DIST);
+    const { address, url, env } = await serve('served', false);
+    return run(bin('vitest'), ['run', '--project', 'served'], {
+      show: true,
+      env: {
+        NEXT_DIST_DIR: DIST,
+        SERVED_URL: address,
+        SERVED_DATABASE_URL: url,
+        SERVED_WEB_URL: env.WEB_DATABASE_URL,
+        SERVED_DOOR_URL: env.DOOR_DATABASE_URL,
+      },
+    });
+  },
   browser: async () => {
     await ensureChromium();
     await ensureBuild(DIST);
-    const env = { DEMO_URL: await serve('demo', true), OWN_URL: await serve('own', false) };
+    const [demo, own] = [await serve('demo', true), await serve('own', false)];
+    const env = { DEMO_URL: demo.address, OWN_URL: own.address };
     return run(bin('playwright'), ['test', ...(process.env.GREP ? ['-g', process.env.GREP] : [])], { show: true, env });
   },
 };

@@ -10,13 +10,19 @@ create table installation (
   web_password  text not null,
   door_password text not null,
   -- Written whenever somebody asks whether all is well.
-  beat          timestamptz
+  beat          timestamptz,
+  backed_up_at  timestamptz
 );
 alter table installation enable row level security;
 
 create function door_beat() returns void
   language sql security definer set search_path = public, pg_temp
   as $$ update installation set beat = now() $$;
+
+-- For the teacher, who is told when a backup is older than the workshop wants.
+create function last_backup() returns timestamptz
+  language sql stable security definer set search_path = public, pg_temp
+  as $$ select backed_up_at from installation where signed_in_teacher() $$;
 
 -- Archived people sign in no more; what they played stays.
 alter table person add column archived_at timestamptz check (role = 'student' or archived_at is null);
@@ -199,10 +205,10 @@ create trigger assignment_noted after insert or update of ended_at on assignment
 create trigger workshop_noted after update of settings, name, place on workshop for each row execute function note_event();
 create trigger person_noted after insert or update on person for each row execute function note_event();
 
-revoke execute on function can_be_set(uuid), door_beat(), sign_out_everywhere(), end_sessions_of_archived(), door_knows_device(text, bytea),
+revoke execute on function last_backup(), can_be_set(uuid), door_beat(), sign_out_everywhere(), end_sessions_of_archived(), door_knows_device(text, bytea),
   door_remember_device(uuid, bytea), note_event() from public;
 grant execute on function door_beat(), door_knows_device(text, bytea), door_remember_device(uuid, bytea) to mochila_door;
-grant execute on function sign_out_everywhere(), can_be_set(uuid) to mochila_web;
+grant execute on function sign_out_everywhere(), can_be_set(uuid), last_backup() to mochila_web;
 
 -- Marks that turn the direction of what stands beside a name are taken out, as they are of every text from now on.
 update person set name = regexp_replace(name, '[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]', '', 'g')

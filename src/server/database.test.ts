@@ -226,7 +226,8 @@ describe('the workshop', () => {
 });
 
 describe('setting something', () => {
-  const set = () => ({ student_id: bo.id, groove_id: grooveId, tempo: 64, click: 'counts', minutes: 7, reason: '' }) as const;
+  const set = () =>
+    ({ student_id: bo.id, groove_id: grooveId, tempo: 64, click: 'counts', minutes: 7, reason: '' }) as const;
   const give = () => here.as(teacherToken, (db) => setAssignment(db, teacher, set()));
 
   test('sent three times, also all at once, it is set once; ended it can be set again', async () => {

@@ -95,9 +95,7 @@ const writtenOut = (name: string, one = rule) =>
 
 test('a drill is written out once for the same rule and name; another rule is another groove, and the first stays as it is', async () => {
   const [first, again] = await Promise.all([1, 2, 3, 4].map(() => writtenOut('Planks')));
-  expect(
-    (await here.owner.query(`select from groove where title = 'Planks' and drill is not null`)).rowCount,
-  ).toBe(1);
+  expect((await here.owner.query(`select from groove where title = 'Planks' and drill is not null`)).rowCount).toBe(1);
   if (!first || !again) throw new Error('none');
   if (!first.ok) throw new Error('none');
   expect(again).toEqual(first);

@@ -19,3 +19,8 @@ export async function saveSettings(
   );
   return rows[0]?.settings_number;
 }
+
+/** When the last backup was made, for a teacher; nothing where there was none, or for a student. */
+export async function lastBackup(db: Db): Promise<Date | null> {
+  return (await db.query<{ at: Date | null }>('select last_backup() as at')).rows[0]!.at;
+}

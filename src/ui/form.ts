@@ -15,7 +15,7 @@ const LONGEST_SHOWN = 20_000;
 /** Reads a form by its shape. Passwords are never shown again. */
 export function readForm<S extends z.ZodType>(
   shape: S,
-  form: FormData,
+  form: unknown,
 ): { ok: true; value: z.output<S> } | { ok: false; state: FormState } {
   const given = textsOf(form);
   const read = shape.safeParse(given);
@@ -26,13 +26,17 @@ export function readForm<S extends z.ZodType>(
 }
 
 /** A problem with one field that only the database could find. */
-export function fieldProblem(form: FormData, field: string, say: string): FormState {
+export function fieldProblem(form: unknown, field: string, say: string): FormState {
   return { problems: { [field]: say }, typed: shownAgain(textsOf(form)) };
 }
 
+/** One text of a form; undefined where there is none, or no form. */
+export const textOf = (form: unknown, name: string): string | undefined => textsOf(form)[name];
+
 /** The texts of a form without what the framework adds; NUL, which no database keeps, is dropped. */
-function textsOf(form: FormData): Record<string, string> {
-  const texts = [...form].filter(
+function textsOf(form: unknown): Record<string, string> {
+  // Whoever calls an action may hand it anything.
+  const texts = [...(form instanceof FormData ? form : [])].filter(
     (entry): entry is [string, string] => typeof entry[1] === 'string' && !entry[0].startsWith('$'),
   );
   return Object.fromEntries(texts.map(([name, text]) => [name, text.replaceAll('\0', '')]));

@@ -105,6 +105,12 @@ const sections = {
     .max(40),
   /** Where the workshop is: days and times are said by its clock. */
   timeZone: timeZoneShape,
+  /** How many days old a backup may be before the teacher is told; 0: never. */
+  backupDays: z
+    .number({ error: 'Write a number of days, 0 to 365.' })
+    .int('Whole days, please.')
+    .min(0, 'From 0.')
+    .max(365, 'At most 365 days.'),
 };
 
 export interface WorkshopSettings {
@@ -113,6 +119,7 @@ export interface WorkshopSettings {
   limits: SpeedLimits;
   feels: StyleFeel[];
   timeZone: string;
+  backupDays: number;
 }
 
 export const USUAL_SETTINGS: WorkshopSettings = {
@@ -121,6 +128,7 @@ export const USUAL_SETTINGS: WorkshopSettings = {
   limits: SPEED_LIMITS,
   feels: STYLE_FEELS,
   timeZone: 'Etc/UTC',
+  backupDays: 7,
 };
 
 /** What a teacher sets for the whole workshop, as it is kept: everything may be left out, and then is as usual. */
@@ -130,6 +138,7 @@ export const settingsShape = z.strictObject({
   limits: sections.limits.optional(),
   feels: sections.feels.optional(),
   timeZone: sections.timeZone.optional(),
+  backupDays: sections.backupDays.optional(),
 });
 
 /** Settings as far as they could be read, and what could not. */

@@ -7,6 +7,7 @@ import { readGroove, writeGroove, type GrooveJson } from '@/core/documents/groov
 import { LEVELS, MOST_SAVES } from '@/core/limits';
 import { sentence } from '@/core/result';
 import { addGroove, groove, saveGroove } from '@/server/grooves';
+import { textOf } from '@/ui/form';
 import { asPerson, requireTeacher } from '@/server/session';
 
 export type SaveAnswer =
@@ -34,8 +35,8 @@ export async function saveGrooveAction(given: { id: string; from: number; groove
 /** Keeps a groove beside the others, so that whichever of two versions is not chosen is not lost. */
 export async function keepCopyAction(given: GrooveJson, level: string): Promise<{ ok: boolean; say?: string }> {
   const teacher = await requireTeacher();
-  const title = z.object({ title: z.string() }).safeParse(given).data?.title ?? '';
-  const read = readGroove({ ...given, title: `${title.slice(0, 100).trim()} (other window)` });
+  const sent = z.looseObject({ title: z.string() }).safeParse(given).data;
+  const read = readGroove(sent && { ...sent, title: `${sent.title.slice(0, 100).trim()} (other window)` });
   if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
   const known = z.enum(LEVELS).catch('first year').parse(level);
   await asPerson((db) => addGroove(db, teacher, { groove: read.value, level: known }));
@@ -45,7 +46,7 @@ export async function keepCopyAction(given: GrooveJson, level: string): Promise<
 /** A new groove: an empty bar of 4/4 in 16ths, or a copy of one that is there; opened on the bench. */
 export async function newGrooveAction(form: FormData): Promise<void> {
   const teacher = await requireTeacher();
-  const like = z.uuid().safeParse(form.get('like'));
+  const like = z.uuid().safeParse(textOf(form, 'like'));
   const id = await asPerson(async (db) => {
     const source = like.success ? await groove(db, like.data) : undefined;
     const original = source && 'groove' in source.content ? source.content.groove : undefined;

@@ -4,7 +4,7 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { closeSession, comeIntoDemo, setUpWorkshop, signIn } from '@/server/door';
 import { asSession } from '@/server/database';
-import { readForm, type FormState } from '@/ui/form';
+import { readForm, type FormState, textOf } from '@/ui/form';
 import { addGroove } from '@/server/grooves';
 import { signedInPerson } from '@/server/people';
 import { forgetSession, rememberBrowser, rememberSession, sessionToken, visitor } from '@/server/session';
@@ -24,7 +24,7 @@ export async function signInAction(_before: FormState, form: FormData): Promise<
 }
 
 export async function comeInAction(form: FormData): Promise<void> {
-  const id = z.uuid().safeParse(form.get('person'));
+  const id = z.uuid().safeParse(textOf(form, 'person'));
   const token = id.success ? await comeIntoDemo(id.data) : undefined;
   if (!token) redirect('/sign-in');
   await rememberSession(token);

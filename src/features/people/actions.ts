@@ -10,7 +10,7 @@ import { groove } from '@/server/grooves';
 import { addStudent, archivePerson, changePerson, setPassword, student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
 import { passwordShape } from '@/ui/fields';
-import { fieldProblem, readForm, EMPTY_FORM, type FormState } from '@/ui/form';
+import { fieldProblem, readForm, EMPTY_FORM, type FormState, textOf } from '@/ui/form';
 import { assignmentShape, changeShape, studentShape } from './shapes';
 
 export async function addStudentAction(_before: FormState, form: FormData): Promise<FormState> {
@@ -51,8 +51,8 @@ export async function setStudentPasswordAction(_before: FormState, form: FormDat
 /** Archives a student or brings one back. */
 export async function archivePersonAction(form: FormData): Promise<void> {
   await requireTeacher();
-  const id = z.uuid().safeParse(form.get('person'));
-  if (id.success) await asPerson((db) => archivePerson(db, id.data, form.get('archived') === 'yes'));
+  const id = z.uuid().safeParse(textOf(form, 'person'));
+  if (id.success) await asPerson((db) => archivePerson(db, id.data, textOf(form, 'archived') === 'yes'));
   revalidatePath('/', 'layout');
 }
 
@@ -96,7 +96,7 @@ export async function setAssignmentAction(_before: FormState, form: FormData): P
 
 export async function endAssignmentAction(form: FormData): Promise<void> {
   await requireTeacher();
-  const id = z.uuid().safeParse(form.get('assignment'));
+  const id = z.uuid().safeParse(textOf(form, 'assignment'));
   if (id.success) await asPerson((db) => endAssignment(db, id.data));
   revalidatePath('/people', 'layout');
 }

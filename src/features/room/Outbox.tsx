@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useEffect, useSyncExternalStore } from 'react';
 import { plural } from '@/ui/words/text';
-import { count, discard, emptyOutbox, onOutbox, outboxState, send } from './outbox';
+import { count, discard, emptyOutbox, onOutbox, outboxState, send, sendAgain } from './outbox';
 
 /** Sends what waits when a page opens and when the network comes back; says so only while something is amiss. */
 export function Outbox({ playerId }: { playerId: string }) {
@@ -17,8 +17,10 @@ export function Outbox({ playerId }: { playerId: string }) {
     return () => window.removeEventListener('online', sendMine);
   }, [playerId]);
 
+  // Above the page and in its flow, so that it covers nothing; while all is well it takes no room.
+  if (!refused.length && !(say && waiting)) return null;
   return (
-    <Stack sx={{ position: 'fixed', top: 12, right: 12, zIndex: 20, gap: 1, maxWidth: 440 }}>
+    <Stack sx={{ gap: 1, px: { xs: 2, sm: 3.5 }, pt: 1.5 }}>
       {say && waiting > 0 && (
         <Alert
           severity="warning"
@@ -40,12 +42,17 @@ export function Outbox({ playerId }: { playerId: string }) {
           variant="outlined"
           sx={{ bgcolor: 'background.paper' }}
           action={
-            <Button size="small" color="inherit" onClick={() => void discard(id, playerId)}>
-              Drop it
-            </Button>
+            <>
+              <Button size="small" color="inherit" onClick={() => void sendAgain(id, playerId)}>
+                Send again
+              </Button>
+              <Button size="small" color="inherit" onClick={() => void discard(id, playerId)}>
+                Drop it
+              </Button>
+            </>
           }
         >
-          A take could not be kept: {why}
+          A take could not be kept, and waits in this browser: {why}
         </Alert>
       ))}
     </Stack>

@@ -88,6 +88,49 @@ describe('a take is safe in the browser until the server has it', () => {
     expect(outboxState().refused).toEqual([]);
   });
 
+  test('a take the server fails at does not hold up those behind it, and after five times is put aside with the reason', async () => {
+    const { post, outboxState, send, sendAgain } = await reopened();
+    fetched.mockImplementation((_, { body }) => Promise.resolve(answer(body.includes('"a"') ? 500 : 200)));
+    await post(take('a'));
+    await post(take('b'));
+    await send('pim');
+    expect(outboxState().kept).toEqual(new Set(['b']));
+    expect(outboxState()).toMatchObject({ waiting: 1, say: expect.stringMatching(/tried again by itself/) as string });
+    for (let again = 0; again < 4; again++) await send('pim');
+    expect(outboxState()).toMatchObject({
+      waiting: 0,
+      refused: [{ id: 'a', say: 'The server failed at it several times.' }],
+    });
+    fetched.mockResolvedValue(answer(200));
+    await sendAgain('a', 'pim');
+    expect(outboxState()).toMatchObject({ waiting: 0, refused: [] });
+    expect(outboxState().kept).toContain('a');
+  });
+
+  test.each([
+    [503, {}, /Many people are sending/],
+    [429, { say: 'No more today.' }, /^No more today\.$/],
+    [429, {}, /tomorrow/],
+  ])('told %i it waits, has nothing against it, and leaves the others where they are', async (status, body, words) => {
+    const { post, outboxState, send } = await reopened();
+    fetched.mockResolvedValue(answer(status, body));
+    await post(take('a'));
+    await post(take('b'));
+    await send('pim');
+    for (let again = 0; again < 6; again++) await send('pim');
+    expect(outboxState()).toMatchObject({ waiting: 2, refused: [], say: expect.stringMatching(words) as string });
+  });
+
+  test.each([403, 404, 409, 418])('refused with %i it is put aside and the next one is sent', async (status) => {
+    const { post, outboxState, send } = await reopened();
+    fetched.mockImplementation((_, { body }) => Promise.resolve(answer(body.includes('"a"') ? status : 200)));
+    await post(take('a'));
+    await post(take('b'));
+    await send('pim');
+    expect(outboxState()).toMatchObject({ waiting: 0, refused: [{ id: 'a' }] });
+    expect(outboxState().kept).toContain('b');
+  });
+
   test('another person on this browser neither sends nor sees it', async () => {
     const { post, outboxState, send, count } = await reopened();
     fetched.mockRejectedValue(new TypeError('no network'));

@@ -8,8 +8,10 @@ export interface WaitingTake {
   playerId: string;
   /** The body of the request. */
   body: string;
-  /** What the server had against it; it is then not sent again by itself. */
+  /** What the server had against it; it is then sent again only by hand. */
   refused?: string;
+  /** How often the server failed at it. */
+  failed?: number;
 }
 
 interface Schema extends DBSchema {
@@ -27,6 +29,8 @@ export interface OutboxState {
 
 /** Seconds until a sending that failed is tried again, longer each time. */
 const PAUSES = [3, 10, 30, 60];
+/** A take the server fails at so often is put aside: it is the take, not the hour. */
+const MOST_FAILURES = 5;
 
 let state: OutboxState = { waiting: 0, refused: [], kept: new Set() };
 const listeners = new Set<() => void>();
@@ -66,7 +70,13 @@ export function send(playerId: string): Promise<void> {
 async function sendAll(playerId: string): Promise<void> {
   clearTimeout(timer);
   const db = await open();
-  for (const take of (await db.getAll('takes')).filter((one) => one.playerId === playerId && !one.refused)) {
+  let waits: string | undefined;
+  const tried = new Set<string>();
+  // Looked for anew each time: another take may have been played meanwhile.
+  const next = async () =>
+    (await db.getAll('takes')).find((one) => one.playerId === playerId && !one.refused && !tried.has(one.id));
+  for (let take = await next(); take; take = await next()) {
+    tried.add(take.id);
     const answer = await fetch('/api/takes', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -76,28 +86,58 @@ async function sendAll(playerId: string): Promise<void> {
       await db.delete('takes', take.id);
       failures = 0;
       state = { ...state, kept: new Set([...state.kept, take.id]), say: undefined };
-      await count(playerId);
-    } else if (answer && [400, 413, 415, 422].includes(answer.status)) {
-      await db.put('takes', { ...take, refused: await saidBy(answer) });
-      await count(playerId);
+    } else if (!answer || WAIT[answer.status]) {
+      // The others would fare the same.
+      waits = await waitingFor(answer);
+      break;
+    } else if (answer.status >= 500) {
+      // Those behind it are tried all the same.
+      const failed = (take.failed ?? 0) + 1;
+      const refused = failed >= MOST_FAILURES ? 'The server failed at it several times.' : undefined;
+      await db.put('takes', { ...take, failed, ...(refused && { refused }) });
+      if (!refused) waits = 'The server has trouble with what was sent. It is tried again by itself.';
     } else {
-      state = {
-        ...state,
-        say:
-          answer?.status === 401
-            ? 'You are signed out. Sign in again and they are sent.'
-            : 'The server cannot be reached. They are sent by themselves.',
-      };
-      timer = setTimeout(() => void send(playerId), 1000 * PAUSES[Math.min(failures++, PAUSES.length - 1)]!);
-      await count(playerId);
-      return;
+      await db.put('takes', { ...take, refused: await saidBy(answer) });
     }
+    await count(playerId);
   }
+  if (waits) {
+    state = { ...state, say: waits };
+    timer = setTimeout(() => void send(playerId), 1000 * PAUSES[Math.min(failures++, PAUSES.length - 1)]!);
+  }
+  await count(playerId);
 }
 
-async function saidBy(answer: Response): Promise<string> {
-  const body = (await answer.json().catch(() => ({}))) as { say?: string };
-  return body.say ?? 'The server did not accept it.';
+/** Answers that have nothing against the take: what is waited for. */
+const WAIT: Record<number, string | undefined> = {
+  401: 'You are signed out. Sign in again and they are sent.',
+  408: 'The server was too slow. They are sent by themselves.',
+  429: 'That is enough for today. They are sent by themselves tomorrow.',
+  502: 'The server cannot be reached. They are sent by themselves.',
+  503: 'Many people are sending at once. They are sent by themselves.',
+  504: 'The server was too slow. They are sent by themselves.',
+};
+
+async function waitingFor(answer: Response | undefined): Promise<string> {
+  if (!answer) return 'The server cannot be reached. They are sent by themselves.';
+  return (answer.status === 429 && (await wordsOf(answer))) || WAIT[answer.status]!;
+}
+
+const wordsOf = async (answer: Response): Promise<string | undefined> =>
+  ((await answer.json().catch(() => ({}))) as { say?: string }).say;
+
+const saidBy = async (answer: Response): Promise<string> => (await wordsOf(answer)) ?? 'The server did not accept it.';
+
+/** Sends a take once more that was put aside. */
+export async function sendAgain(id: string, playerId: string): Promise<void> {
+  const db = await open();
+  const take = await db.get('takes', id);
+  if (take) {
+    const { refused: _, failed: __, ...fresh } = take;
+    await db.put('takes', fresh);
+  }
+  await count(playerId);
+  await send(playerId);
 }
 
 /** Drops a take that the server will not have. */

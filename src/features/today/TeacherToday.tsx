@@ -1,3 +1,4 @@
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
@@ -18,10 +19,12 @@ interface TeacherTodayProps {
   asked: { words: string; from: number };
   workshop: string;
   reader: Reader;
+  /** That a backup is wanted, where one is. */
+  backupOverdue?: string;
 }
 
 /** Who needs what: each student with the last take's verdict and the week's practice, the least practised first. */
-export function TeacherToday({ news: { total, students }, asked, workshop, reader }: TeacherTodayProps) {
+export function TeacherToday({ news: { total, students }, asked, workshop, reader, backupOverdue }: TeacherTodayProps) {
   const isEmpty = !students.length && !asked.words && !asked.from;
   const isMany = total > MOST_STUDENTS || Boolean(asked.words) || asked.from > 0;
   return (
@@ -34,6 +37,12 @@ export function TeacherToday({ news: { total, students }, asked, workshop, reade
         </Button>
       }
     >
+      {backupOverdue && !isEmpty && (
+        <Alert severity="info" sx={{ mb: 2.5, maxWidth: 860 }}>
+          {backupOverdue} Whoever runs the server makes one with npm run backup; how often one is wanted is set in the{' '}
+          <Link href="/workshop">workshop</Link>.
+        </Alert>
+      )}
       {isMany && <FindByName action="/today" label="Find a student" words={asked.words} />}
       {isEmpty && (
         <EmptyState

@@ -9,6 +9,7 @@ import type { WorkshopSettings } from '@/core/documents/settings';
 import { sentence, type Problem } from '@/core/result';
 import { Page } from '@/ui/Page';
 import { saveSettingsAction, type SettingsAnswer, type SettingsProblems } from './actions';
+import { BackupField } from './BackupField';
 import { FeelTable } from './FeelTable';
 import { LimitsTable } from './LimitsTable';
 import { SchoolTables } from './SchoolTables';
@@ -27,11 +28,20 @@ interface WorkshopPageProps {
   number: number;
   /** What of them could not be read. */
   unread: readonly Problem[];
+  /** When the last backup was made. */
+  lastBackup: Date | null;
   children: ReactNode;
 }
 
 /** What holds for the whole workshop: the teacher's own schools of counting, the limits of speed, which feel a style wants. */
-export function WorkshopPage({ name, settings: opened, number: openedNumber, unread, children }: WorkshopPageProps) {
+export function WorkshopPage({
+  name,
+  settings: opened,
+  number: openedNumber,
+  unread,
+  lastBackup,
+  children,
+}: WorkshopPageProps) {
   const [settings, setSettings] = useState(opened);
   const [number, setNumber] = useState(openedNumber);
   const [problems, setProblems] = useState<SettingsProblems>({});
@@ -102,6 +112,12 @@ export function WorkshopPage({ name, settings: opened, number: openedNumber, unr
         </Section>
         <Section title="The clock" note="Days and times are said by it on every page, wherever it is read.">
           <ZoneField {...section} />
+        </Section>
+        <Section
+          title="Backup"
+          note="One file holds everything. Whoever runs the server makes it with npm run backup; older than this, Today says so."
+        >
+          <BackupField {...section} last={lastBackup} />
         </Section>
         <Section
           title="Strokes a second"

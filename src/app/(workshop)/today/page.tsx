@@ -1,3 +1,4 @@
+import { backupOverdue } from '@/features/workshop/backup';
 import { StudentToday } from '@/features/today/StudentToday';
 import { TeacherToday } from '@/features/today/TeacherToday';
 import { openAssignments } from '@/server/assignments';
@@ -5,6 +6,7 @@ import { groovesOf } from '@/server/grooves';
 import { studentNews } from '@/server/news';
 import { asPerson, requirePerson } from '@/server/session';
 import { takes } from '@/server/takes';
+import { lastBackup } from '@/server/workshop';
 import { askedOnce } from '@/ui/asked';
 import { askedOf } from '@/ui/FindByName';
 import { readerOf } from '@/ui/reader';
@@ -19,8 +21,16 @@ export default async function TodayPage({ searchParams }: TodayPageProps) {
   const who = await requirePerson();
   if (who.role === 'teacher') {
     const asked = askedOf(await askedOnce(searchParams));
-    const news = await asPerson((db) => studentNews(db, { timeZone: who.settings.timeZone, ...asked }));
-    return <TeacherToday news={news} asked={asked} workshop={who.workshop} reader={readerOf(who)} />;
+    const { timeZone, backupDays } = who.settings;
+    const [news, last] = await asPerson(async (db) => [
+      await studentNews(db, { timeZone, ...asked }),
+      await lastBackup(db),
+    ]);
+    // The demo is made anew in a minute; nobody wants a backup of it.
+    const overdue = process.env.MOCHILA_DEMO === '1' ? undefined : backupOverdue(last, backupDays, new Date());
+    return (
+      <TeacherToday news={news} asked={asked} workshop={who.workshop} reader={readerOf(who)} backupOverdue={overdue} />
+    );
   }
   return asPerson(async (db) => {
     const set = await openAssignments(db, who.id);

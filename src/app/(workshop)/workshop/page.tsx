@@ -1,6 +1,7 @@
 import { PersonForm } from '@/features/people/PersonForm';
 import { WorkshopPage } from '@/features/workshop/WorkshopPage';
-import { requireTeacher } from '@/server/session';
+import { asPerson, requireTeacher } from '@/server/session';
+import { lastBackup } from '@/server/workshop';
 
 export const metadata = { title: 'Workshop' };
 
@@ -12,6 +13,7 @@ export default async function Workshop() {
       settings={teacher.settings}
       number={teacher.settings_number}
       unread={teacher.settings_problems}
+      lastBackup={await asPerson(lastBackup)}
     >
       <PersonForm person={teacher} />
     </WorkshopPage>

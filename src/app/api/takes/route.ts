@@ -2,6 +2,7 @@ import { sentence } from '@/core/result';
 import { asSession } from '@/server/database';
 import { person, sessionToken } from '@/server/session';
 import { readSent } from '@/server/sent';
+import { Busy } from '@/server/busy';
 import { judgeApart } from '@/server/judging/apart';
 import { keepTake, type Keeping } from '@/server/takes';
 
@@ -13,7 +14,13 @@ export async function POST(request: Request) {
   const sent = await readSent(request);
   if (!sent.ok) return Response.json({ say: sent.say }, { status: sent.status });
   const inSession: Keeping['inSession'] = (work) => asSession(token, work);
-  const kept = await keepTake(sent.json, { player, inSession, now: new Date(), judging: judgeApart });
+  const keeping: Keeping = { player, inSession, now: new Date(), judging: judgeApart };
+  const kept = await keepTake(sent.json, keeping).catch((error: unknown) => {
+    if (error instanceof Busy) return error;
+    throw error;
+  });
+  if (kept instanceof Busy)
+    return Response.json({ say: kept.message }, { status: 503, headers: { 'retry-after': String(kept.retryAfter) } });
   if (kept.ok) return Response.json(kept.value);
   // What is too much for today waits in the browser; anything else would be refused tomorrow too.
   const status = kept.problems[0]!.code === 'too-many-today' ? 429 : 422;

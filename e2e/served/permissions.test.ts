@@ -1,0 +1,246 @@
+import { afterAll, describe, expect, test } from 'vitest';
+import { LIMBS, USUAL_SURFACES } from '@/core/groove/limbs';
+import { EMPTY, freshClimb, grooveJson, sampleArguments } from './samples';
+import { PASSWORD } from './seed';
+import { actions, ask, call, fingerprint, Form, owner, routes, sessionOf, theCast, type Cast } from './served';
+
+/**
+ * Who may do what. Each page, route and action that is served has a row here, each kind of person a column; a new one
+ * without a row fails. Another teacher of the workshop and its owner get columns when there are such people.
+ */
+const ACTORS = ['visitor', 'student', 'other', 'teacher', 'foreign'] as const;
+type ActorName = (typeof ACTORS)[number];
+
+const cast: Cast = theCast();
+const tokenOf = (actor: ActorName): string | undefined => (actor === 'visitor' ? undefined : cast[actor].token);
+
+/** What a page answers: it is shown, it is not there, or one is sent elsewhere. */
+type Answer = 'shown' | 'not there' | '/sign-in' | '/today' | '/set-up';
+
+const EVERYBODY = {
+  visitor: '/sign-in',
+  student: 'shown',
+  other: 'shown',
+  teacher: 'shown',
+  foreign: 'shown',
+} as const;
+const TEACHERS = { ...EVERYBODY, student: '/today', other: '/today' } as const;
+
+/** Pages without an id, and what each person is answered. */
+const PAGES: Record<string, Record<ActorName, Answer>> = {
+  '/': { visitor: '/today', student: '/today', other: '/today', teacher: '/today', foreign: '/today' },
+  '/today': EVERYBODY,
+  '/takes': EVERYBODY,
+  '/grooves': EVERYBODY,
+  '/you': EVERYBODY,
+  '/drills': TEACHERS,
+  '/people': TEACHERS,
+  '/people/new': TEACHERS,
+  '/workshop': TEACHERS,
+  '/workshop/changes': TEACHERS,
+  '/sign-in': { visitor: 'shown', student: '/today', other: '/today', teacher: '/today', foreign: '/today' },
+  '/set-up': { visitor: '/sign-in', student: '/sign-in', other: '/sign-in', teacher: '/sign-in', foreign: '/sign-in' },
+  // In development only.
+  '/gallery': {
+    visitor: 'not there',
+    student: 'not there',
+    other: 'not there',
+    teacher: 'not there',
+    foreign: 'not there',
+  },
+  '/health': { visitor: 'shown', student: 'shown', other: 'shown', teacher: 'shown', foreign: 'shown' },
+  '/icon.svg': { visitor: 'shown', student: 'shown', other: 'shown', teacher: 'shown', foreign: 'shown' },
+};
+
+/** Pages of one thing: whose thing it is, and what each person is answered for it. */
+const PAGES_OF_ONE: Record<string, { id: () => string; answers: Record<ActorName, Answer> }> = {
+  '/takes/[id]': { id: () => cast.take, answers: { ...EVERYBODY, other: 'not there', foreign: 'not there' } },
+  '/room/[groove]': { id: () => cast.groove, answers: { ...EVERYBODY, other: 'not there', foreign: 'not there' } },
+  '/bench/[groove]': { id: () => cast.groove, answers: { ...TEACHERS, foreign: 'not there' } },
+  '/people/[id]': { id: () => cast.student.id, answers: { ...TEACHERS, foreign: 'not there' } },
+};
+
+/** Routes that are not read as pages: tried by themselves below. */
+const SENT_TO = ['/api/takes'];
+
+async function answered(path: string, actor: ActorName): Promise<string> {
+  const response = await ask(path, tokenOf(actor));
+  await response.arrayBuffer();
+  if (response.status === 200) return 'shown';
+  if (response.status === 404) return 'not there';
+  if (response.status === 307) return new URL(response.headers.get('location')!, 'http://here').pathname;
+  return String(response.status);
+}
+
+describe('pages', () => {
+  test('each that is served has its row', () => {
+    expect(routes.toSorted()).toEqual([...Object.keys(PAGES), ...Object.keys(PAGES_OF_ONE), ...SENT_TO].toSorted());
+  });
+
+  test.each(Object.keys(PAGES))('%s', async (path) => {
+    for (const actor of ACTORS) expect([actor, await answered(path, actor)]).toEqual([actor, PAGES[path]![actor]]);
+  });
+
+  test.each(Object.keys(PAGES_OF_ONE))(
+    '%s: of one’s own, another’s, one that is not there, and no id at all',
+    async (route) => {
+      const { id, answers } = PAGES_OF_ONE[route]!;
+      for (const actor of ACTORS) {
+        const at = (one: string) => answered(route.replace(/\[\w+\]/, one), actor);
+        expect([actor, await at(id())]).toEqual([actor, answers[actor]]);
+        // What is not there is answered as another's is; whoever may not see the page at all learns nothing either.
+        const none = answers[actor] === 'shown' ? 'not there' : answers[actor];
+        for (const one of [crypto.randomUUID(), 'x', '%20', `${id()}'--`, '..%2f..%2fetc'])
+          expect([actor, one, await at(one)]).toEqual([actor, one, none]);
+      }
+    },
+  );
+});
+
+interface ActionRow {
+  /** Who brings something about by what an honest page of the first workshop sends. */
+  may: readonly ActorName[];
+  /** What it touches, where that is not one of the tables of the workshop. */
+  touches?: string;
+}
+
+const EVERY_SIGNED_IN = ['student', 'other', 'teacher', 'foreign'] as const;
+const SESSIONS = 'select count(*) from session';
+
+/** Every action; `may` are those for whom something changes. The rest get an answer in words or are sent away. */
+const ACTIONS: Record<string, ActionRow> = {
+  signInAction: { may: ACTORS, touches: SESSIONS },
+  comeInAction: { may: [], touches: SESSIONS },
+  setUpAction: { may: [] },
+  signOutAction: { may: EVERY_SIGNED_IN, touches: SESSIONS },
+  signOutEverywhereAction: { may: EVERY_SIGNED_IN, touches: SESSIONS },
+  changePasswordAction: { may: EVERY_SIGNED_IN },
+  keepCopyAction: { may: ['teacher', 'foreign'] },
+  keepGrooveAction: { may: ['teacher', 'foreign'] },
+  newGrooveAction: { may: ['teacher', 'foreign'] },
+  saveGrooveAction: { may: ['teacher'] },
+  keepDrillAction: { may: ['teacher', 'foreign'] },
+  practiseDrillAction: { may: ['teacher', 'foreign'] },
+  dropDrillAction: { may: ['teacher'] },
+  grooveJsonAction: { may: [] },
+  contentsAction: { may: [] },
+  archiveAction: { may: ['teacher'] },
+  favouriteAction: { may: ['student', 'teacher'] },
+  labelsAction: { may: ['teacher'] },
+  addStudentAction: { may: ['teacher', 'foreign'] },
+  changePersonAction: { may: ['teacher'] },
+  setStudentPasswordAction: { may: ['teacher'] },
+  archivePersonAction: { may: ['teacher'] },
+  setAssignmentAction: { may: ['teacher'] },
+  endAssignmentAction: { may: ['teacher'] },
+  keepLadderAction: { may: ['student', 'teacher'] },
+  saveSettingsAction: { may: ['teacher', 'foreign'] },
+};
+
+/** Actions that leave the cast as the others need it come last. */
+const LAST = ['archiveAction', 'dropDrillAction', 'endAssignmentAction', 'archivePersonAction'];
+const IN_ORDER = Object.keys(ACTIONS).sort((a, b) => LAST.indexOf(a) - LAST.indexOf(b));
+
+describe('actions', () => {
+  afterAll(async () => {
+    await owner.query('update person set archived_at = null');
+    await owner.query('update groove set archived_at = null');
+  });
+
+  test('each that is served has its row', () => {
+    expect([...actions.keys()].toSorted()).toEqual(Object.keys(ACTIONS).toSorted());
+  });
+
+  test.each(IN_ORDER)('%s', async (name) => {
+    const { may, touches } = ACTIONS[name]!;
+    const state = async () => (touches ? (await owner.query(touches)).rows : fingerprint());
+    // Those who may come last, so that what they change is there to be refused to the others.
+    for (const actor of ACTORS.toSorted((a, b) => Number(may.includes(a)) - Number(may.includes(b)))) {
+      const before = await state();
+      const token = actor === 'visitor' ? undefined : await sessionOf(cast[actor].id);
+      const counted = touches ? await state() : before;
+      const response = await call(actions.get(name)!, sampleArguments(cast)[name]!, token);
+      await response.arrayBuffer();
+      expect([actor, response.status]).toEqual([actor, expect.toSatisfy((status: number) => status < 500)]);
+      const hasChanged = JSON.stringify(await state()) !== JSON.stringify(counted);
+      expect([name, actor, hasChanged]).toEqual([name, actor, may.includes(actor)]);
+    }
+  });
+
+  test('what is read is only one’s own: the notes of a groove', async () => {
+    const notes = async (name: string, args: unknown[], actor: ActorName) => {
+      const response = await call(
+        actions.get(name)!,
+        args,
+        tokenOf(actor) && (await sessionOf(cast[actor as 'teacher'].id)),
+      );
+      const text = await response.text();
+      // Sent elsewhere, one is answered with that page, which may show notes of one's own.
+      return !response.headers.has('x-action-redirect') && text.includes('"strokes"');
+    };
+    for (const actor of ACTORS) {
+      expect([actor, await notes('contentsAction', [[cast.groove]], actor)]).toEqual([
+        actor,
+        actor === 'student' || actor === 'teacher',
+      ]);
+      expect([actor, await notes('grooveJsonAction', [cast.groove], actor)]).toEqual([actor, actor === 'teacher']);
+    }
+  });
+
+  test('with ids that are another’s, not there, or none, nothing changes and nothing breaks', async () => {
+    const before = await fingerprint();
+    for (const id of [crypto.randomUUID(), 'x', '', "'; drop table take; --"])
+      for (const actor of ['student', 'teacher', 'foreign'] as const) {
+        const token = await sessionOf(cast[actor].id);
+        for (const [name, args] of [
+          ['dropDrillAction', [id]],
+          ['archiveAction', [id, true]],
+          ['favouriteAction', [id, true]],
+          ['grooveJsonAction', [id]],
+          ['contentsAction', [[id]]],
+          ['saveGrooveAction', [{ id, from: 1, groove: grooveJson }]],
+          ['keepLadderAction', [id, freshClimb(), 0]],
+          ['endAssignmentAction', [new Form({ assignment: id })]],
+          ['archivePersonAction', [new Form({ person: id, archived: 'yes' })]],
+          ['labelsAction', [EMPTY, new Form({ groove: id, level: 'concert', tags: '' })]],
+          ['changePersonAction', [EMPTY, new Form({ person: id, level: 'concert', setup: 'crossed' })]],
+          ['setStudentPasswordAction', [EMPTY, new Form({ person: id, password: PASSWORD })]],
+          [
+            'setAssignmentAction',
+            [EMPTY, new Form({ student: id, groove: id, tempo: '60', click: 'counts', minutes: '1', reason: '' })],
+          ],
+        ] as const) {
+          const response = await call(actions.get(name)!, args, token);
+          expect([name, id, actor, response.status < 500]).toEqual([name, id, actor, true]);
+        }
+      }
+    expect(await fingerprint()).toEqual(before);
+  });
+});
+
+test('the largest groove there can be is saved: 128 bars of 32nds in four limbs', async () => {
+  const parts = 8;
+  const strokes = Array.from({ length: 4 * parts }, (_, at) =>
+    LIMBS.map((limb) => ({ limb, surface: USUAL_SURFACES[limb], at: `${at}/32`, height: 'accent' })),
+  ).flat();
+  const bar = { meter: { beats: 4, unit: 4 }, cells: Array.from({ length: 4 }, () => ({ counts: 1, parts })), strokes };
+  const largest = { ...grooveJson, title: 'Largest', bars: Array.from({ length: 128 }, () => bar) };
+  const response = await call(actions.get('keepGrooveAction')!, [largest], await sessionOf(cast.teacher.id));
+  expect(response.status).toBeLessThan(400);
+  expect((await owner.query(`select from groove where title = 'Largest' and bars = 128`)).rowCount).toBe(1);
+});
+
+describe('takes that are sent', () => {
+  test('each person keeps only their own', async () => {
+    for (const actor of ACTORS) {
+      const token = actor === 'visitor' ? undefined : await sessionOf(cast[actor].id);
+      const body = JSON.stringify({ id: crypto.randomUUID(), playerId: cast.student.id, grooveId: cast.groove });
+      const response = await ask('/api/takes', token, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body,
+      });
+      expect([actor, response.status]).toEqual([actor, actor === 'visitor' ? 401 : 422]);
+    }
+  });
+});

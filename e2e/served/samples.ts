@@ -1,0 +1,79 @@
+import { usualRule } from '@/core/drill/rule';
+import { familyNamed } from '@/core/drill/registry';
+import { writeGroove } from '@/core/documents/groove';
+import { USUAL_SETTINGS } from '@/core/documents/settings';
+import { firstClimb } from '@/core/plan/ladder';
+import { STARTER_GROOVES } from '@/server/demo/grooves';
+import { PASSWORD } from './seed';
+import { Form, type Cast } from './served';
+
+/** What a form's action is told of the form before. */
+export const EMPTY = { problems: {}, typed: {} };
+export const grooveJson = writeGroove(STARTER_GROOVES[1]!.groove);
+const rule = usualRule(familyNamed('placement')!);
+
+let number = 0;
+const fresh = (word: string) => `${word} ${++number}`;
+const freshTempo = () => 60 + (++number % 100);
+export const freshClimb = () => firstClimb(undefined, freshTempo());
+
+/** What an honest page of the first workshop sends to each action, new every time. */
+export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
+  signInAction: [EMPTY, new Form({ name: 'bo', password: PASSWORD })],
+  comeInAction: [new Form({ person: cast.student.id })],
+  setUpAction: [
+    EMPTY,
+    new Form({
+      workshop: 'Third',
+      teacher: 'X',
+      signInName: 'third',
+      password: PASSWORD,
+      school: 'x',
+      timeZone: 'Etc/UTC',
+    }),
+  ],
+  signOutAction: [],
+  signOutEverywhereAction: [],
+  changePasswordAction: [EMPTY, new Form({ password: PASSWORD, newPassword: PASSWORD })],
+  keepCopyAction: [{ ...grooveJson, title: fresh('Copy') }, 'concert'],
+  keepGrooveAction: [{ ...grooveJson, title: fresh('Kept') }],
+  newGrooveAction: [new Form({})],
+  saveGrooveAction: [{ id: cast.groove, from: 1, groove: { ...grooveJson, title: fresh('Saved') } }],
+  keepDrillAction: [{ name: fresh('Drill'), tags: '', rule }],
+  practiseDrillAction: [{ name: fresh('Drill'), tags: '', rule }],
+  dropDrillAction: [cast.drill],
+  grooveJsonAction: [cast.groove],
+  contentsAction: [[cast.groove]],
+  archiveAction: [cast.groove, true],
+  favouriteAction: [cast.groove, true],
+  labelsAction: [EMPTY, new Form({ groove: cast.groove, level: 'concert', tags: fresh('tag') })],
+  addStudentAction: [
+    EMPTY,
+    new Form({
+      name: 'New',
+      birthYear: '',
+      level: 'concert',
+      setup: 'crossed',
+      school: 'e-and-a / trip-let',
+      signInName: `new-${++number}`,
+      password: PASSWORD,
+    }),
+  ],
+  changePersonAction: [EMPTY, new Form({ person: cast.student.id, level: 'advanced', setup: 'open-handed' })],
+  setStudentPasswordAction: [EMPTY, new Form({ person: cast.student.id, password: PASSWORD })],
+  archivePersonAction: [new Form({ person: cast.other.id, archived: 'yes' })],
+  setAssignmentAction: [
+    EMPTY,
+    new Form({
+      student: cast.student.id,
+      groove: cast.groove,
+      tempo: String(freshTempo()),
+      click: 'counts',
+      minutes: '10',
+      reason: '',
+    }),
+  ],
+  endAssignmentAction: [new Form({ assignment: cast.assignment })],
+  keepLadderAction: [cast.groove, freshClimb(), 0],
+  saveSettingsAction: [{ ...USUAL_SETTINGS, timeZone: 'Europe/Zurich' }, 1],
+});

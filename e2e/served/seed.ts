@@ -1,0 +1,65 @@
+import type { PoolClient } from 'pg';
+import { limbsIn } from '@/core/groove/kit';
+import { usualRule } from '@/core/drill/rule';
+import { familyNamed } from '@/core/drill/registry';
+import { emptyTake, playedTake } from '@/core/testing/takes';
+import { setAssignment } from '@/server/assignments';
+import { STARTER_GROOVES } from '@/server/demo/grooves';
+import { hashPassword } from '@/server/door';
+import { keepDrill } from '@/server/drills';
+import { addGroove } from '@/server/grooves';
+import { judgedTake } from '@/server/judging/judged';
+import { insertTake } from '@/server/takes';
+import { owner, sessionOf, type Actor, type Cast } from './served';
+
+export const PASSWORD = 'a long password';
+
+async function person(db: PoolClient, workshop: string, role: 'teacher' | 'student', name: string): Promise<Actor> {
+  const { rows } = await db.query<{ id: string }>(
+    `insert into person (workshop_id, role, name, sign_in_name, level, school) values ($1, $2, $3, $4, 'second year', 'e-and-a / trip-let')
+     returning id`,
+    [workshop, role, name, name.toLowerCase()],
+  );
+  const { id } = rows[0]!;
+  await db.query('insert into credential (person_id, password_hash) values ($1, $2)', [
+    id,
+    await hashPassword(PASSWORD),
+  ]);
+  return { id, name, token: '' };
+}
+
+export async function seedCast(): Promise<Cast> {
+  const db = await owner.connect();
+  const workshopOf = async (name: string) =>
+    (await db.query<{ id: string }>('insert into workshop (name) values ($1) returning id', [name])).rows[0]!.id;
+  const [workshop, elsewhere] = [await workshopOf('Boathouse'), await workshopOf('Elsewhere')];
+  const teacher = await person(db, workshop, 'teacher', 'Tova');
+  const student = await person(db, workshop, 'student', 'Ada');
+  const other = await person(db, workshop, 'student', 'Bo');
+  const foreign = await person(db, elsewhere, 'teacher', 'Mirk');
+  const by = { id: teacher.id, workshop_id: workshop };
+  const made = STARTER_GROOVES[0]!;
+  const groove = await addGroove(db, by, made);
+  const assignment = await setAssignment(db, by, {
+    student_id: student.id,
+    groove_id: groove,
+    tempo: 72,
+    click: 'counts',
+    minutes: 10,
+    reason: '',
+  });
+  const family = familyNamed('placement')!;
+  const drill = await keepDrill(db, by, { name: 'Planks', tags: [], rule: usualRule(family) });
+  const take = crypto.randomUUID();
+  const played = playedTake({ spreadMs: 9 }, emptyTake(made.groove, { rounds: 2, task: limbsIn(made.groove) }));
+  await insertTake(db, {
+    id: take,
+    player: { id: student.id, workshop_id: workshop },
+    grooveId: groove,
+    playedAt: new Date(),
+    judged: judgedTake(played, 'second year'),
+  });
+  db.release();
+  for (const one of [teacher, student, other, foreign]) one.token = await sessionOf(one.id);
+  return { workshop, teacher, student, other, foreign, groove, assignment, take, drill };
+}

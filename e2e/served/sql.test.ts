@@ -1,0 +1,173 @@
+import pg from 'pg';
+import { afterAll, describe, expect, test } from 'vitest';
+import { owner, theCast, type Cast } from './served';
+
+/**
+ * The same table as SQL, with the login roles the web server has: what each person sees of every table of the database,
+ * and what they can change. A new table without a row fails.
+ */
+const cast: Cast = theCast();
+const web = new pg.Pool({ connectionString: process.env.SERVED_WEB_URL });
+const door = new pg.Pool({ connectionString: process.env.SERVED_DOOR_URL });
+afterAll(() => Promise.all([web.end(), door.end()]));
+
+const ACTORS = ['visitor', 'student', 'other', 'teacher', 'foreign'] as const;
+type ActorName = (typeof ACTORS)[number];
+
+/** How many rows each person sees of a table, with the cast and nothing else in it; `denied` for everybody without numbers. */
+const SEEN: Record<string, Record<ActorName, number> | 'denied'> = {
+  workshop: { visitor: 0, student: 1, other: 1, teacher: 1, foreign: 1 },
+  // A student sees herself and the teacher.
+  person: { visitor: 0, student: 2, other: 2, teacher: 3, foreign: 1 },
+  groove: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
+  assignment: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
+  take: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
+  drill: { visitor: 0, student: 0, other: 0, teacher: 1, foreign: 0 },
+  favourite: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
+  ladder: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
+  credential: 'denied',
+  session: 'denied',
+  device: 'denied',
+  installation: 'denied',
+  sign_in_failure: 'denied',
+  migration: 'denied',
+};
+/** Seen row by row below: how many there are is not for a table. */
+const SEEN_BY_ROW = ['event', 'take_place'];
+
+/** What the web server's role may do to a table at all, before any row is asked whose it is. */
+const GRANTED: Record<string, string> = {
+  assignment: 'insert, update(ended_at)',
+  drill: 'delete, insert, update(changed_at, family, rule, tags)',
+  event: '',
+  favourite: 'delete, insert',
+  groove:
+    'insert, update(archived_at, document, document_version, level, meter, save_number, saved_at, tags, tempo, title)',
+  ladder: 'insert, update(changed_at, document, step, tempo)',
+  person:
+    'insert(birth_year, id, level, name, role, school, setup, sign_in_name, workshop_id), update(archived_at, level, school, setup)',
+  take: 'insert',
+  take_place: 'insert',
+  workshop: 'update(name, place, settings, settings_number)',
+};
+
+/** Runs one statement as a person, and undoes what it did. */
+async function as<T extends pg.QueryResultRow>(actor: ActorName, sql: string, pool = web): Promise<pg.QueryResult<T>> {
+  const client = await pool.connect();
+  try {
+    await client.query('begin');
+    const token = actor === 'visitor' ? '' : cast[actor].token;
+    await client.query(`select set_config('mochila.session', $1, true)`, [token]);
+    return await client.query<T>(sql);
+  } finally {
+    await client.query('rollback');
+    client.release();
+  }
+}
+const denied = /permission denied|row-level security|not your password/;
+
+describe('tables', () => {
+  test('each has its row here, and rows of its own that are looked at one by one', async () => {
+    const { rows } = await owner.query<{ name: string; is_guarded: boolean }>(
+      `select relname as name, relrowsecurity as is_guarded from pg_class
+       where relnamespace = 'public'::regnamespace and relkind in ('r', 'v', 'm', 'p') order by 1`,
+    );
+    expect(rows.map(({ name }) => name)).toEqual([...Object.keys(SEEN), ...SEEN_BY_ROW].toSorted());
+    expect(rows.filter(({ is_guarded }) => !is_guarded).map(({ name }) => name)).toEqual(['migration']);
+  });
+
+  test.each(Object.keys(SEEN))('%s: what each person sees', async (table) => {
+    const seen = SEEN[table]!;
+    for (const actor of ACTORS) {
+      const asked = as<{ count: number }>(actor, `select count(*)::int from ${table}`);
+      if (seen === 'denied') await expect(asked, actor).rejects.toThrow(denied);
+      else expect([actor, (await asked).rows[0]!.count]).toEqual([actor, seen[actor]]);
+      // The door reads no table but the tries it counts.
+      if (table !== 'sign_in_failure')
+        await expect(as(actor, `select * from ${table}`, door), actor).rejects.toThrow(denied);
+    }
+  });
+
+  test('figures by place go with their take; changes are the teacher’s', async () => {
+    const counts = async (table: string) =>
+      Promise.all(
+        ACTORS.map(
+          async (actor) =>
+            (await as<{ count: number }>(actor, `select count(*)::int from ${table}`)).rows[0]!.count > 0,
+        ),
+      );
+    expect(await counts('take_place')).toEqual([false, true, false, true, false]);
+    expect(await counts('event')).toEqual([false, false, false, true, true]);
+    const { rows } = await as<{ workshop_id: string }>('foreign', 'select distinct workshop_id from event');
+    expect(rows.map(({ workshop_id }) => workshop_id)).not.toContain(cast.workshop);
+  });
+
+  test('what may be written at all is granted column by column', async () => {
+    const { rows } = await owner.query<{ name: string; granted: string }>(
+      `with whole as (
+         select table_name, lower(privilege_type) as can from information_schema.role_table_grants where grantee = 'mochila_web'),
+       parts as (
+         select table_name, lower(privilege_type) || '(' || string_agg(column_name, ', ' order by column_name) || ')' as can
+         from information_schema.column_privileges c where grantee = 'mochila_web' and privilege_type <> 'SELECT'
+           and not exists (select from whole where whole.table_name = c.table_name and whole.can = lower(c.privilege_type))
+         group by table_name, privilege_type)
+       select table_name as name, coalesce(string_agg(can, ', ' order by can) filter (where can <> 'select'), '') as granted
+       from (select * from whole union all select * from parts) all_of_it group by table_name order by table_name`,
+    );
+    expect(Object.fromEntries(rows.map(({ name, granted }) => [name, granted]))).toEqual(GRANTED);
+  });
+});
+
+/** Statements that would do harm, who tries them, and that nothing comes of them: an error, or no row. */
+const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] = [
+  ['another’s take', ({ take }) => `delete from take where id = '${take}'`, []],
+  ['a take’s figures', ({ take }) => `update take set mean_error_ms = 0 where id = '${take}'`, []],
+  ['a groove’s bars', ({ groove }) => `update groove set title = 'x' where id = '${groove}'`, ['teacher']],
+  [
+    'an ended homework',
+    ({ assignment }) => `update assignment set ended_at = now() where id = '${assignment}'`,
+    ['teacher'],
+  ],
+  ['a person’s level', ({ student }) => `update person set level = 'concert' where id = '${student.id}'`, ['teacher']],
+  ['a person’s part', ({ student }) => `update person set role = 'teacher' where id = '${student.id}'`, []],
+  ['archiving', ({ student }) => `update person set archived_at = now() where id = '${student.id}'`, ['teacher']],
+  ['the workshop', ({ workshop }) => `update workshop set settings = '{}' where id = '${workshop}'`, ['teacher']],
+  ['a drill', ({ drill }) => `delete from drill where id = '${drill}'`, ['teacher']],
+  [
+    'another’s ladder',
+    ({ student, groove, workshop }) =>
+      `insert into ladder (person_id, groove_id, workshop_id, tempo, document) values ('${student.id}', '${groove}', '${workshop}', 60, '{}')`,
+    ['student'],
+  ],
+  [
+    'another’s favourite',
+    ({ other, groove, workshop }) =>
+      `insert into favourite (person_id, groove_id, workshop_id) values ('${other.id}', '${groove}', '${workshop}')`,
+    [],
+  ],
+  [
+    'a teacher more',
+    ({ workshop }) =>
+      `insert into person (workshop_id, role, name, sign_in_name, level, school) values ('${workshop}', 'teacher', 'X', 'xyz', 'concert', 'x')`,
+    [],
+  ],
+  ['another’s password', ({ student }) => `select set_password('${student.id}', 'x')`, ['student', 'teacher']],
+  ['the teacher’s password', ({ teacher }) => `select set_password('${teacher.id}', 'x')`, ['teacher']],
+  ['a session', ({ teacher }) => `select door_open_session('${teacher.id}', '\\x00', '1 day')`, []],
+  ['passwords', () => `select door_credential('tova')`, []],
+  ['roles', () => 'set role mochila_door', []],
+  ['the owner', () => `select pg_read_file('/etc/passwd')`, []],
+];
+
+describe('what nobody brings about by SQL', () => {
+  test.each(HARM)('%s', async (_, sql, except) => {
+    for (const actor of ACTORS) {
+      const tried = await as(actor, sql(cast)).then(
+        ({ rowCount }) => (rowCount ? 'done' : 'nothing'),
+        (error: Error) => (denied.test(error.message) ? 'denied' : error.message),
+      );
+      if (except.includes(actor)) expect([actor, tried]).toEqual([actor, 'done']);
+      else expect([actor, ['nothing', 'denied'].includes(tried) ? 'refused' : tried]).toEqual([actor, 'refused']);
+    }
+  });
+});
