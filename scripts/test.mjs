@@ -50,15 +50,20 @@ async function dropDatabase(url) {
   ]);
 }
 
+/** A web server of the tests' build on a database. */
+async function serveOn(env) {
+  const web = await startWeb({ mode: 'start', port: await freePort(), host: '127.0.0.1', dist: DIST, env, show: true });
+  undo.push(web.stop);
+  return web.address;
+}
+
 /** A served workshop of its own for the browser tests. */
 async function serve(name, demo) {
   const url = new URL(await databaseServer());
   url.pathname = `/mochila_e2e_${name}_${process.pid}`;
   undo.push(() => dropDatabase(url.href));
   const env = await prepareDatabase({ url: url.href, demo });
-  const web = await startWeb({ mode: 'start', port: await freePort(), host: '127.0.0.1', dist: DIST, env, show: true });
-  undo.push(web.stop);
-  return { address: web.address, url: url.href, env };
+  return { address: await serveOn(env), url: url.href, env };
 }
 
 const STEPS = {
@@ -81,6 +86,8 @@ const STEPS = {
       env: {
         NEXT_DIST_DIR: DIST,
         SERVED_URL: address,
+        // Another one beside it, on the same database.
+        SERVED_BESIDE_URL: await serveOn(env),
         SERVED_DATABASE_URL: url,
         SERVED_WEB_URL: env.WEB_DATABASE_URL,
         SERVED_DOOR_URL: env.DOOR_DATABASE_URL,

@@ -5,7 +5,12 @@ import pg from 'pg';
 import { afterAll, beforeAll } from 'vitest';
 
 /** Mochila as it is served, with an empty database of its own, started by scripts/test.mjs. */
-const { SERVED_URL: address, SERVED_DATABASE_URL: databaseUrl, NEXT_DIST_DIR: dist } = process.env;
+const {
+  SERVED_URL: address,
+  SERVED_BESIDE_URL: beside,
+  SERVED_DATABASE_URL: databaseUrl,
+  NEXT_DIST_DIR: dist,
+} = process.env;
 if (!address || !databaseUrl || !dist) throw new Error('SERVED_URL is not set: run npm test -- served');
 
 export const owner = new pg.Pool({ connectionString: databaseUrl });
@@ -54,8 +59,12 @@ export async function sessionOf(personId: string): Promise<string> {
 /** Longer than anything may take; a request that is not answered by then hangs. */
 const HANGS_MS = 30_000;
 
-export function ask(pathAndQuery: string, token?: string, init: RequestInit = {}): Promise<Response> {
-  return fetch(`${address}${pathAndQuery}`, {
+export function ask(
+  pathAndQuery: string,
+  token?: string,
+  init: RequestInit & { beside?: boolean } = {},
+): Promise<Response> {
+  return fetch(`${init.beside ? beside : address}${pathAndQuery}`, {
     redirect: 'manual',
     signal: AbortSignal.timeout(HANGS_MS),
     ...init,
@@ -69,13 +78,23 @@ export class Form {
 }
 
 /** Calls an action as a page of ours would; a form among its arguments is sent as one. */
-export function call({ id, page }: Action, args: readonly unknown[], token?: string): Promise<Response> {
-  const headers = { 'next-action': id, accept: 'text/x-component' };
+export function call(
+  { id, page }: Action,
+  args: readonly unknown[],
+  token?: string,
+  { device, beside = false }: { device?: string; beside?: boolean } = {},
+): Promise<Response> {
+  const headers = {
+    'next-action': id,
+    accept: 'text/x-component',
+    ...(device && { cookie: `mochila_device=${device}` }),
+  };
   const forms = args.filter((one) => one instanceof Form);
   if (!forms.length) {
     const body = JSON.stringify(args.map(encoded));
     return ask(page, token, {
       method: 'POST',
+      beside,
       headers: { ...headers, 'content-type': 'text/plain;charset=UTF-8' },
       body,
     });
@@ -86,7 +105,7 @@ export function call({ id, page }: Action, args: readonly unknown[], token?: str
       for (const [name, value] of Object.entries(one.fields)) body.append(`_${at + 1}_${name}`, value);
   });
   body.append('0', JSON.stringify(args.map((one, at) => (one instanceof Form ? `$K${at + 1}` : encoded(one)))));
-  return ask(page, token, { method: 'POST', headers, body });
+  return ask(page, token, { method: 'POST', beside, headers, body });
 }
 
 /** The framework marks what JSON has no word for by a dollar. */

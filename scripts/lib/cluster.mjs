@@ -241,8 +241,12 @@ export async function startCluster(data, { port: wanted } = {}) {
   );
   fs.closeSync(log);
   let ended = false;
+  // Whoever leaves while it is still starting leaves no server behind.
+  const endWithUs = () => ended || process.kill(server.pid, 'SIGINT');
+  process.once('exit', endWithUs);
   server.on('exit', () => {
     ended = true;
+    process.off('exit', endWithUs);
     stopRotating();
   });
   for (

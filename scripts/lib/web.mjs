@@ -20,6 +20,13 @@ export function requirePort(port, host) {
   });
 }
 
+/** What serves: the built application, the one that is rebuilt as one types, or, for tests of what is here, next to nothing. */
+const PROGRAMS = {
+  start: () => ['scripts/serve.mjs', []],
+  dev: (host, port) => ['node_modules/next/dist/bin/next', ['dev', '-H', host, '-p', String(port)]],
+  stub: () => ['scripts/lib/stub-server.mjs', []],
+};
+
 const reachedAt = (host, port) => {
   const reached = host === '0.0.0.0' ? '127.0.0.1' : host;
   return `http://${reached.includes(':') ? `[${reached}]` : reached}:${port}`;
@@ -33,7 +40,7 @@ const LONG_MS = 5 * 60_000;
 /**
  * Serves the application and waits until it answers and reaches its database. From then on it is started again whenever
  * it dies.
- * @param {{ mode: 'start' | 'dev', port: number, host: string, dist: string, env: Record<string, string>, show?: boolean,
+ * @param {{ mode: 'start' | 'dev' | 'stub', port: number, host: string, dist: string, env: Record<string, string>, show?: boolean,
  *   user?: { uid: number, gid: number }, pausesMs?: number[] }} options
  */
 export async function startWeb({
@@ -46,10 +53,7 @@ export async function startWeb({
   user,
   pausesMs = PAUSES.map((seconds) => seconds * 1000),
 }) {
-  const [program, args] =
-    mode === 'dev'
-      ? ['node_modules/next/dist/bin/next', ['dev', '-H', host, '-p', String(port)]]
-      : ['scripts/serve.mjs', []];
+  const [program, args] = PROGRAMS[mode](host, port);
   const address = reachedAt(host, port);
   let server;
   let stopping = false;
