@@ -26,6 +26,11 @@ export function Field({ name, state, hint, options, defaultValue, ...props }: Fi
       defaultValue={value}
       select={Boolean(options)}
       {...props}
+      slotProps={{
+        ...props.slotProps,
+        // A list always shows something, which its label must not lie over until the script runs.
+        ...(options && { inputLabel: { shrink: true } }),
+      }}
     >
       {options?.map((option) => {
         const { value: each, label } = typeof option === 'string' ? { value: option, label: option } : option;

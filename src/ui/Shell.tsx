@@ -1,16 +1,13 @@
 'use client';
 
-import BrightnessMediumOutlined from '@mui/icons-material/BrightnessMediumOutlined';
-import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
-import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import LogoutOutlined from '@mui/icons-material/LogoutOutlined';
 import PersonOutlined from '@mui/icons-material/PersonOutlined';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
-import { useColorScheme } from '@mui/material/styles';
 import NextLink from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useSyncExternalStore, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
+import { SchemeButton } from './SchemeButton';
 import { FIGURE_FONT } from './theme';
 
 // Zod would first try whether it may compile code, which the content security policy forbids and reports. It is told
@@ -40,7 +37,7 @@ interface ShellProps {
   children: ReactNode;
 }
 
-/** The rail at the side (on a phone: along the foot) and the page beside it. */
+/** The rail at the side and the page beside it. On a phone it lies along the foot and has room for no more than pages: the rest is on You. */
 export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
   const path = usePathname();
   return (
@@ -126,8 +123,10 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
           >
             <PersonOutlined fontSize="small" />
           </IconButton>
-          <SchemeButton />
-          <form action={signOut}>
+          <Box sx={{ display: { xs: 'none', sm: 'block' } }}>
+            <SchemeButton />
+          </Box>
+          <Box component="form" action={signOut} sx={{ display: { xs: 'none', sm: 'block' } }}>
             <IconButton
               type="submit"
               title={`${name}, ${workshop}: sign out`}
@@ -136,38 +135,12 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
             >
               <LogoutOutlined fontSize="small" />
             </IconButton>
-          </form>
+          </Box>
         </Box>
       </Box>
       <Box component="main" sx={{ flex: 1, minWidth: 0 }}>
         {children}
       </Box>
     </Box>
-  );
-}
-
-const SCHEMES = {
-  system: { icon: BrightnessMediumOutlined, words: 'Light or dark as the device', next: 'light' },
-  light: { icon: LightModeOutlined, words: 'Light', next: 'dark' },
-  dark: { icon: DarkModeOutlined, words: 'Dark', next: 'system' },
-} as const;
-
-function SchemeButton() {
-  const { mode, setMode } = useColorScheme();
-  const mounted = useSyncExternalStore(
-    () => () => {},
-    () => true,
-    () => false,
-  );
-  const { icon: Icon, words, next } = SCHEMES[(mounted && mode) || 'system'];
-  return (
-    <IconButton
-      onClick={() => setMode(next)}
-      title={`${words}: change`}
-      aria-label={`${words}: change`}
-      sx={{ color: 'inherit', width: { xs: 36, sm: 44 }, height: 44 }}
-    >
-      <Icon fontSize="small" />
-    </IconButton>
   );
 }

@@ -46,7 +46,7 @@ export function SignInSection({
               sx={{ width: 240 }}
             />
             <Button type="submit" variant="outlined" loading={busy} sx={{ height: 40 }}>
-              Set it
+              Set the password
             </Button>
           </Box>
         )}

@@ -122,7 +122,6 @@ export function StudentPage({ reader, student, assignments, grooves, drills, tak
           </Typography>
           <PersonForm person={student} />
         </section>
-        <SignInSection student={student} />
         {heard.length > 1 && (
           <section>
             <Typography variant="h2" gutterBottom>
@@ -159,6 +158,7 @@ export function StudentPage({ reader, student, assignments, grooves, drills, tak
             </Typography>
           )}
         </section>
+        <SignInSection student={student} />
       </Box>
     </Page>
   );

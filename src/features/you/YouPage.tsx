@@ -8,17 +8,20 @@ import { useActionState } from 'react';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { Page } from '@/ui/Page';
+import { SchemeButton } from '@/ui/SchemeButton';
 import { changePasswordAction, signOutEverywhereAction } from './actions';
 
 interface YouPageProps {
   name: string;
   signInName: string;
   workshop: string;
+  /** In the demo everybody comes in without a password. */
+  isDemo: boolean;
+  signOut: () => Promise<void>;
 }
 
 /** What everybody settles for themselves: the password, and where they are signed in. */
-export function YouPage({ name, signInName, workshop }: YouPageProps) {
-  const [state, action, busy] = useActionState(changePasswordAction, EMPTY_FORM);
+export function YouPage({ name, signInName, workshop, isDemo, signOut }: YouPageProps) {
   return (
     <Page title={name} note={`${workshop} · signs in as ${signInName}`}>
       <Box sx={{ display: 'grid', gap: 5, maxWidth: 720 }}>
@@ -26,48 +29,74 @@ export function YouPage({ name, signInName, workshop }: YouPageProps) {
           <Typography variant="h2" sx={{ mb: 2 }}>
             Password
           </Typography>
-          <Box component="form" action={action} noValidate sx={{ display: 'grid', gap: 2, maxWidth: 360 }}>
-            {/* So that a browser keeps the new password under the right name. */}
-            <input type="hidden" name="username" autoComplete="username" value={signInName} readOnly />
-            {state.say && (
-              <Alert severity="success" role="status">
-                {state.say}
-              </Alert>
-            )}
-            <Field
-              state={state}
-              name="password"
-              label="The password you have now"
-              type="password"
-              autoComplete="current-password"
-            />
-            <Field
-              state={state}
-              name="newPassword"
-              label="New password"
-              type="password"
-              autoComplete="new-password"
-              hint="At least 8 characters."
-            />
-            <Box>
-              <Button type="submit" variant="contained" loading={busy} sx={{ minHeight: 44 }}>
-                Change it
-              </Button>
-            </Box>
-          </Box>
+          {isDemo ? (
+            <Typography color="textSecondary">
+              In the demo everybody comes in with one touch, so there is no password to change.
+            </Typography>
+          ) : (
+            <PasswordForm signInName={signInName} />
+          )}
+        </section>
+        <section>
+          <Typography variant="h2" sx={{ mb: 2 }}>
+            Light or dark
+          </Typography>
+          <SchemeButton withWords />
         </section>
         <section>
           <Typography variant="h2">Signed in</Typography>
           <Typography color="textSecondary" sx={{ mb: 2 }}>
             If you left a session open on a device that is not yours, end all of them; this one too.
           </Typography>
-          <form action={signOutEverywhereAction}>
-            <Button type="submit" variant="outlined" sx={{ minHeight: 44 }}>
-              Sign out everywhere
-            </Button>
-          </form>
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
+            <form action={signOut}>
+              <Button type="submit" variant="outlined" sx={{ minHeight: 44 }}>
+                Sign out here
+              </Button>
+            </form>
+            <form action={signOutEverywhereAction}>
+              <Button type="submit" variant="outlined" sx={{ minHeight: 44 }}>
+                Sign out everywhere
+              </Button>
+            </form>
+          </Box>
         </section>
       </Box>
     </Page>
+  );
+}
+
+function PasswordForm({ signInName }: { signInName: string }) {
+  const [state, action, busy] = useActionState(changePasswordAction, EMPTY_FORM);
+  return (
+    <Box component="form" action={action} noValidate sx={{ display: 'grid', gap: 2, maxWidth: 360 }}>
+      {/* So that a browser keeps the new password under the right name. */}
+      <input type="hidden" name="username" autoComplete="username" value={signInName} readOnly />
+      {state.say && (
+        <Alert severity="success" role="status">
+          {state.say}
+        </Alert>
+      )}
+      <Field
+        state={state}
+        name="password"
+        label="The password you have now"
+        type="password"
+        autoComplete="current-password"
+      />
+      <Field
+        state={state}
+        name="newPassword"
+        label="New password"
+        type="password"
+        autoComplete="new-password"
+        hint="At least 8 characters."
+      />
+      <Box>
+        <Button type="submit" variant="contained" loading={busy} sx={{ minHeight: 44 }}>
+          Change it
+        </Button>
+      </Box>
+    </Box>
   );
 }
