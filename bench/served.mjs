@@ -48,7 +48,7 @@ export async function startServed({ data, dist }, env = {}) {
     await ended;
     return (performance.now() - stopping) / 1000;
   };
-  return { address: `http://127.0.0.1:${port}`, seconds, stop };
+  return { address: `http://127.0.0.1:${port}`, pid: child.pid, data, seconds, stop };
 }
 
 /** A browser in which the demo's teacher has come in. */

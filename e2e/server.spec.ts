@@ -8,8 +8,11 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.goto('/sign-in');
     await expectAccessible(page);
     for (const [who, paths] of [
-      ['Oda', ['/today', '/people', '/people/new', '/takes', '/grooves', '/drills', '/workshop']],
-      ['Ilse', ['/today', '/takes', '/grooves']],
+      [
+        'Oda',
+        ['/today', '/people', '/people/new', '/takes', '/grooves', '/drills', '/workshop', '/workshop/changes', '/you'],
+      ],
+      ['Ilse', ['/today', '/takes', '/grooves', '/you']],
     ] as const) {
       await comeInAs(page, who);
       for (const path of paths) {
@@ -85,7 +88,7 @@ test('the pages carry their policy, and health says that the database answers', 
   expect(headers['x-powered-by']).toBeUndefined();
   const health = await request.get('/health');
   expect(health.status()).toBe(200);
-  expect(await health.json()).toEqual({ ok: true, database: 'answers' });
+  expect(await health.json()).toEqual({ ok: true, database: 'answers', writing: 'works' });
 });
 
 test('what is sent to the server and cannot be kept is answered in words, never with a 5xx', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { complaints, expectAccessible } from './steps';
 
 test.use({ baseURL: process.env.OWN_URL, timezoneId: 'Europe/Zurich' });
@@ -40,11 +40,15 @@ test('nobody sets it up a second time, and without a session every page leads to
   await expectAccessible(page);
 });
 
-test('the teacher adds a student and sets a groove; the student finds it on Today', async ({ page, browser }) => {
+async function signIn(page: Page, name: string, password: string) {
   await page.goto('/sign-in');
-  await page.getByLabel('Sign-in name').fill('tova');
-  await page.getByLabel('Password').fill('a long password');
+  await page.getByLabel('Sign-in name').fill(name);
+  await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
+}
+
+test('the teacher adds a student and sets a groove; the student finds it on Today', async ({ page, browser }) => {
+  await signIn(page, 'tova', 'a long password');
   await page.getByRole('link', { name: 'Add a student' }).first().click();
   await page.getByLabel('Name', { exact: true }).fill('Aurelia Constantina van der Mastenbroek-Underhill the Younger');
   await page.getByLabel('Year of birth').fill('2031');
@@ -92,4 +96,85 @@ test('the teacher adds a student and sets a groove; the student finds it on Toda
 
   await page.getByRole('button', { name: 'End Slow crossing' }).click();
   await expect(page.getByText('Nothing is set.')).toBeVisible();
+});
+
+test('passwords are set anew and changed, a student is archived and brought back, and all of it is written down', async ({
+  page,
+  browser,
+}) => {
+  const NAME = 'Aurelia Constantina van der Mastenbroek-Underhill the Younger';
+  const student = await (await browser.newContext({ baseURL: process.env.OWN_URL })).newPage();
+  await signIn(page, 'tova', 'a long password');
+  // No backup has been made of this workshop, and it is not the demo.
+  await expect(page.getByText('No backup has been made yet.')).toBeVisible();
+  await page.goto('/people');
+  await page.getByRole('link', { name: NAME }).click();
+  await page.getByLabel('New password').fill('short');
+  await page.getByRole('button', { name: 'Set the password' }).click();
+  await expect(page.getByText('At least 8 characters.')).toBeVisible();
+  await page.getByLabel('New password').fill('set by the teacher');
+  await page.getByRole('button', { name: 'Set the password' }).click();
+  await expect(page.getByText('Set. Tell it to the student.')).toBeVisible();
+
+  await signIn(student, 'aurelia', 'set by the teacher');
+  await expect(student.getByRole('heading', { name: 'Today', level: 1 })).toBeVisible();
+  await student.getByRole('link', { name: `You, ${NAME}` }).click();
+  await student.getByLabel('The password you have now').fill('not this one');
+  await student.getByLabel('New password').fill('my very own one');
+  await student.getByRole('button', { name: 'Change it' }).click();
+  await expect(student.getByText('This is not your password.')).toBeVisible();
+  await student.getByLabel('The password you have now').fill('set by the teacher');
+  await student.getByLabel('New password').fill('my very own one');
+  await student.getByRole('button', { name: 'Change it' }).click();
+  await expect(student.getByText('Changed. Everywhere else you are signed out.')).toBeVisible();
+
+  await page.getByRole('button', { name: `Archive ${NAME}` }).click();
+  await expect(page.getByText(/signs in no more and stands in no list/)).toBeVisible();
+  await expectAccessible(page);
+  await student.goto('/today');
+  await expect(student).toHaveURL(/sign-in$/);
+  await signIn(student, 'aurelia', 'my very own one');
+  await expect(student.getByText('Name and password do not go together.')).toBeVisible();
+  await page.goto('/people');
+  await page.getByRole('link', { name: 'Archived students' }).click();
+  await page.getByRole('link', { name: NAME }).click();
+  await page.getByRole('button', { name: `Bring ${NAME} back` }).click();
+  await expect(page.getByRole('button', { name: `Archive ${NAME}` })).toBeVisible();
+  await signIn(student, 'aurelia', 'my very own one');
+  await expect(student.getByRole('heading', { name: 'Today', level: 1 })).toBeVisible();
+
+  await page.goto('/workshop');
+  await page.getByRole('link', { name: 'Who changed what' }).click();
+  await expect(page.getByRole('heading', { name: 'Changes' })).toBeVisible();
+  for (const words of [
+    `Tova Lind set a password for ${NAME}`,
+    `${NAME} changed the password`,
+    `Tova Lind archived ${NAME}`,
+    `Tova Lind brought ${NAME} back`,
+  ])
+    await expect(page.getByText(words, { exact: true }).first()).toBeVisible();
+
+  await student.goto('/you');
+  await student.getByRole('button', { name: 'Sign out everywhere' }).click();
+  await expect(student).toHaveURL(/sign-in$/);
+});
+
+test('of two windows with the workshop’s settings the second is told, and nothing of the first is overwritten', async ({
+  page,
+}) => {
+  await signIn(page, 'tova', 'a long password');
+  await page.goto('/workshop');
+  const other = await page.context().newPage();
+  await other.goto('/workshop');
+  await page.getByLabel('Wanted every … days').fill('30');
+  await page.getByRole('button', { name: 'Keep changes' }).click();
+  await expect(page.getByText('Kept. It holds for everybody')).toBeVisible();
+  await other.getByLabel('Wanted every … days').fill('2');
+  await other.getByRole('button', { name: 'Keep changes' }).click();
+  await expect(other.getByText(/Another window has changed the workshop/)).toBeVisible();
+  await other.reload();
+  await expect(other.getByLabel('Wanted every … days')).toHaveValue('30');
+  await other.getByLabel('Wanted every … days').fill('400');
+  await other.getByRole('button', { name: 'Keep changes' }).click();
+  await expect(other.getByText('At most 365 days.')).toBeVisible();
 });

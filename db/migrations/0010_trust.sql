@@ -15,9 +15,19 @@ create table installation (
 );
 alter table installation enable row level security;
 
-create function door_beat() returns void
-  language sql security definer set search_path = public, pg_temp
-  as $$ update installation set beat = now() $$;
+-- Whether what is written is kept: a row, and when `thorough` 256 KB of new room, since a full disk still has room in
+-- the pages it has.
+create function door_beat(thorough boolean) returns void
+  language plpgsql security definer set search_path = public, pg_temp
+  as $$
+    begin
+      update installation set beat = now();
+      if thorough then
+        create temporary table beat_room on commit drop as
+          select md5(n::text) as filling from generate_series(1, 4000) n;
+      end if;
+    end
+  $$;
 
 -- For the teacher, who is told when a backup is older than the workshop wants.
 create function last_backup() returns timestamptz
@@ -205,9 +215,9 @@ create trigger assignment_noted after insert or update of ended_at on assignment
 create trigger workshop_noted after update of settings, name, place on workshop for each row execute function note_event();
 create trigger person_noted after insert or update on person for each row execute function note_event();
 
-revoke execute on function last_backup(), can_be_set(uuid), door_beat(), sign_out_everywhere(), end_sessions_of_archived(), door_knows_device(text, bytea),
+revoke execute on function last_backup(), can_be_set(uuid), door_beat(boolean), sign_out_everywhere(), end_sessions_of_archived(), door_knows_device(text, bytea),
   door_remember_device(uuid, bytea), note_event() from public;
-grant execute on function door_beat(), door_knows_device(text, bytea), door_remember_device(uuid, bytea) to mochila_door;
+grant execute on function door_beat(boolean), door_knows_device(text, bytea), door_remember_device(uuid, bytea) to mochila_door;
 grant execute on function sign_out_everywhere(), can_be_set(uuid), last_backup() to mochila_web;
 
 -- Marks that turn the direction of what stands beside a name are taken out, as they are of every text from now on.

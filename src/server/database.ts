@@ -75,5 +75,14 @@ const works = (asked: Promise<unknown>): Promise<boolean> =>
 /** Whether the database answers. */
 export const databaseAnswers = (): Promise<boolean> => works(webPool().query('select 1'));
 
-/** Whether the database keeps what is written. */
-export const databaseKeeps = (): Promise<boolean> => works(doorPool().query('select door_beat()'));
+/** How long it is taken for granted that there is room on the disk, once it was looked for. */
+const ROOM_MS = 30_000;
+let roomSeen = 0;
+
+/** Whether the database keeps what is written, also where that wants new room on the disk. */
+export async function databaseKeeps(): Promise<boolean> {
+  const thorough = Date.now() - roomSeen > ROOM_MS;
+  const keeps = await works(doorPool().query('select door_beat($1)', [thorough]));
+  if (thorough && keeps) roomSeen = Date.now();
+  return keeps;
+}

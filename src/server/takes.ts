@@ -22,6 +22,8 @@ export interface TakeRow {
   played_at: Date;
   /** When it reached the server. */
   received_at: Date;
+  /** Whether its bars are those of its groove. */
+  as_written: boolean;
   played_ms: number;
   tempo: number;
   click: string;
@@ -44,7 +46,7 @@ export interface TakeRow {
 
 type TakeColumns = Omit<TakeRow, 'verdict'> & { verdict: unknown };
 
-const ROW = `select t.id, t.player_id, p.name as player, t.groove_id, t.title, t.played_at, t.received_at, t.played_ms, t.tempo, t.click,
+const ROW = `select t.id, t.player_id, p.name as player, t.groove_id, t.title, t.played_at, t.received_at, t.as_written, t.played_ms, t.tempo, t.click,
   t.input, t.struck_by, t.level, t.matched, t.missed, t.extra, t.not_judgeable, t.mean_error_ms, t.sd_error_ms,
   t.tempo_drift_percent, t.tolerance_ms, t.verdict, t.judge_version >= ${JUDGE_VERSION} as is_judged`;
 const FROM = 'from take t join person p on p.id = t.player_id';

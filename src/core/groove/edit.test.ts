@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
 import { exact, format } from '../time/fraction';
 import { motionLine } from './motion';
-import { check, speeds } from '../schedule/speeds';
+import { check } from '../schedule/speeds';
 import { readGroove, writeGroove } from '../documents/groove';
 import { MOST_BARS } from '../limits';
 import { type Groove } from './groove';
@@ -138,18 +138,6 @@ describe('checks', () => {
   test('an open hat over its pedal', () => {
     const groove = together(setSurface(oneLine('..t.....'), at('1/4'), 'open hat'), oneLine('..t.....', 'left foot'));
     expect(check(groove, 60)).toMatchObject([{ place: at('1/4', 'left foot'), fix: { take: 'stroke' } }]);
-  });
-
-  test('strokes a second by limb, a double as two, over the bar line too', () => {
-    const hat = oneLine('tttttttt');
-    expect(speeds(hat, 60)).toEqual([{ limb: 'right hand', perSecond: 2, feel: 'comfortable' }]);
-    const doubled = setOrnament(hat, at('1/8'), 'double');
-    expect(speeds(doubled, 60)[0]).toMatchObject({ perSecond: 4 });
-    expect(speeds(oneLine('t......t'), 60)[0]).toMatchObject({ perSecond: 2 });
-    expect(speeds(oneLine('tttt tttt tttt tttt', 'right foot'), 140)[0]).toMatchObject({ feel: 'beyond' });
-    expect(check(oneLine('tttt tttt tttt tttt', 'right foot'), 140)).toMatchObject([
-      { kind: 'speed', say: expect.stringContaining('9.3 strokes a second') as string },
-    ]);
   });
 
   test('the motion line of a hand goes round the loop', () => {

@@ -1,7 +1,22 @@
 import fc from 'fast-check';
 import Oracle from 'fraction.js';
 import { describe, expect, test } from 'vitest';
-import { add, compare, div, equal, exact, format, frac, modulo, mul, parse, sub, toNumber, ZERO } from './fraction';
+import {
+  add,
+  compare,
+  div,
+  equal,
+  exact,
+  format,
+  frac,
+  modulo,
+  mul,
+  lcm,
+  parse,
+  sub,
+  toNumber,
+  ZERO,
+} from './fraction';
 
 const any = fc
   .tuple(fc.integer({ min: -9999, max: 9999 }), fc.integer({ min: 1, max: 9999 }))
@@ -56,4 +71,23 @@ test('a result too large to be exact is refused, not rounded', () => {
   expect(() => mul(large, frac(7, 2))).toThrow(RangeError);
   expect(() => frac(0.5, 1)).toThrow(RangeError);
   expect(toNumber(frac(1, 4))).toBe(0.25);
+});
+
+test('the least common multiple, exactly or not at all', () => {
+  expect([lcm(4, 6), lcm(3, 5), lcm(8, 8), lcm(1, 7)]).toEqual([12, 15, 8, 7]);
+  expect(() => lcm(2 ** 40 + 1, 2 ** 40 - 1)).toThrow(RangeError);
+});
+
+test('nothing divided by 0, and 0 itself has one form', () => {
+  expect(() => frac(1, 0)).toThrow(/below the line/);
+  expect(() => frac(0, 0)).toThrow(/below the line/);
+  expect([frac(0, 7), frac(0, -7), mul(frac(0, 5), frac(3, 4)), mul(frac(3, 4), ZERO)]).toEqual([
+    ZERO,
+    ZERO,
+    ZERO,
+    ZERO,
+  ]);
+  expect(frac(1, -2)).toEqual({ n: -1, d: 2 });
+  expect(equal(frac(1, 2), frac(1, 3))).toBe(false);
+  expect(equal(frac(1, 3), frac(2, 3))).toBe(false);
 });

@@ -24,4 +24,16 @@ describe('swing', () => {
     expect(format(swungPlace(exact('1/4'), '8th', exact('2'), exact('1')))).toBe('1/4');
     expect(format(swungPlace(exact('13/16'), '8th', exact('2'), exact('7/8')))).toBe('13/16');
   });
+
+  test('a set ratio is that ratio at any tempo; by tempo it is never below even nor above 3.5', () => {
+    expect(format(swingRatio({ value: '8th', ratio: '3/2' }, 300))).toBe('3/2');
+    const by = (bpm: number) => format(swingRatio({ value: '8th', ratio: 'tempo-aware' }, bpm));
+    expect([by(20), by(301), by(299)]).toEqual(['7/2', '1', by(299)]);
+    expect(compare(exact(by(299)), exact('1'))).toBeGreaterThan(0);
+  });
+
+  test('the middle of a pair lands where the ratio says, from both sides', () => {
+    const swung = (at: string) => format(swungPlace(exact(at), '8th', exact('2'), exact('1')));
+    expect(['1/16', '1/8', '3/16'].map(swung)).toEqual(['1/12', '1/6', '5/24']);
+  });
 });

@@ -2,6 +2,7 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { differenceInHours } from 'date-fns';
 import { useMemo } from 'react';
 import { weaknessOf } from '@/core/plan/weakness';
 import { judge } from '@/core/take/judge';
@@ -34,10 +35,15 @@ export function TakeView({ row, take, reader: { school, timeZone }, own }: TakeV
   const drill = exercisesPlayed(take);
   const note = [
     `${own ? '' : `${row.player}, `}${dayInWords(row.played_at, timeZone)}`,
+    // The browser's clock says when it was played; where that is far off, the server's stands beside it.
+    differenceInHours(row.received_at, row.played_at) >= 1 && `arrived ${dayInWords(row.received_at, timeZone)}`,
     `${tempoInWords(row.tempo)} bpm, click on ${row.click}`,
     lengthInWords(row.played_ms),
     row.struck_by === 'kit' ? 'the simulated kit played: it counts for nobody' : row.input,
-  ].join(' · ');
+    !row.as_written && 'a take of its own: other bars than the groove has',
+  ]
+    .filter(Boolean)
+    .join(' · ');
   return (
     <Page
       title={row.title}
