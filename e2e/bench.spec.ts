@@ -60,7 +60,7 @@ test('by typing only: shown pale, placed by Enter, a wrong word is told and mend
   await newGroove(page, 'By words');
   const say = page.getByLabel('Say it');
   await say.fill('hat 8ths; snare loud 2 and 4; kick 1 and the a of 3');
-  await expect(page.getByText('Enter: places 12 strokes')).toBeVisible();
+  await expect(page.getByText('left hand snare, accent: 2, 4; right foot kick, tap: 1, a of 3')).toBeVisible();
   await expect(page.locator('[data-preview]')).toHaveCount(12);
   await say.press('Enter');
   await expect(page.locator('[data-preview]')).toHaveCount(0);
@@ -74,9 +74,44 @@ test('by typing only: shown pale, placed by Enter, a wrong word is told and mend
   await say.press('Enter');
   await expect(lane(page, 'right foot')).toContainText('the a of 4');
   await say.fill('no kick 1');
-  await expect(page.getByText('Enter: takes 1 out')).toBeVisible();
+  await expect(page.getByText('no right foot on 1', { exact: true })).toBeVisible();
   await say.press('Enter');
   await expect(lane(page, 'right foot')).not.toContainText('count 1');
+  await saved(page);
+});
+
+test('ten phrases by keyboard only, each said back before Enter; one that is not understood places nothing', async ({
+  page,
+}) => {
+  await newGroove(page, 'As it is said');
+  const say = page.getByLabel('Say it');
+  await say.focus();
+  const type = async (phrase: string, back: string) => {
+    await page.keyboard.type(phrase);
+    await expect(page.locator('#say-it-answer')).toContainText(back);
+    await page.keyboard.press('Enter');
+    await expect(say).toHaveValue('');
+  };
+  await type('eighth notes on the hi-hat', 'right hand closed hat, tap: 1, & of 1, 2');
+  await type('kick one and three', 'right foot kick, tap: 1, 3');
+  await type('backbeat', 'left hand snare, accent: 2, 4');
+  await type('open on the & of 4', 'right hand open hat, tap: & of 4');
+  await type("ghost notes on all the e's with the left hand", 'left hand snare, ghost: e of 1, e of 2, e of 3, e of 4');
+  await type('move the kick from 3 to the a of 2', 'right foot kick, tap: a of 2; no right foot on 3');
+  await type('no hat on 1', 'no right hand on 1');
+  await type('crash on 1', 'right hand crash, tap: 1');
+  await type('make the snare on 2 a ghost', 'left hand snare, ghost: 2');
+  await type('kick a sixteenth later', 'right foot kick, tap: e of 1, 3');
+  await expect(lane(page, 'right foot')).toHaveText('right foot: the e of 1 tap on kick, count 3 tap on kick.');
+
+  await page.keyboard.type('kick on 1 and the wobble of 3');
+  await page.keyboard.press('Enter');
+  await expect(say).toHaveValue('kick on 1 and the wobble of 3');
+  await expect(lane(page, 'right foot')).not.toContainText('count 1');
+  await page.getByRole('button', { name: 'place the rest without it' }).click();
+  await expect(say).toHaveValue('kick on 1');
+  await say.press('Enter');
+  await expect(lane(page, 'right foot')).toContainText('count 1');
   await saved(page);
 });
 

@@ -82,7 +82,7 @@ export const parentOf = (pid) => Number(statOf(pid)?.[0] ?? 0);
 export const beganAt = (pid) => statOf(pid)?.[18];
 
 /** The command line of a process, or undefined when there is none of that number. */
-export function commandOf(pid) {
+function commandOf(pid) {
   try {
     return fs.readFileSync(`/proc/${pid}/cmdline`, 'utf8').replaceAll('\0', ' ');
   } catch {

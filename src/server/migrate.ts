@@ -14,7 +14,7 @@ export interface RolePasswords {
 
 const KINDS = ['web', 'door'] as const;
 
-export const databaseOf = (url: string): string => decodeURIComponent(new URL(url).pathname.slice(1)) || 'postgres';
+const databaseOf = (url: string): string => decodeURIComponent(new URL(url).pathname.slice(1)) || 'postgres';
 
 /** Roles are shared by all databases of a server, so each database has login roles of its own. */
 const loginRole = (database: string, kind: keyof RolePasswords) => `${database.slice(0, 50)}_${kind}_login`;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { readSpoken } from '../count/reader';
+import { sayOn } from '../count/say';
 import { SCHOOLS, syllable } from '../count/schools';
 import { cellsOfDivisions, slotsOfBar } from '../grid/cells';
 import {
@@ -14,7 +14,7 @@ import {
   USUAL_SETTINGS,
 } from './settings';
 import { equal } from '../time/fraction';
-import { meterOf } from '../testing/arbitrary';
+import { meterOf, oneLine } from '../testing/arbitrary';
 
 const own = { name: 'Ours', syllables: { 2: ['po'], 3: ['ta', 'ti'], 4: ['ka', 'po', 'ki'] } };
 const problems = (school: unknown) =>
@@ -46,13 +46,11 @@ describe('a school of one’s own', () => {
         const meter = meterOf('4/4');
         const cells = cellsOfDivisions(meter, 'numbers', 4);
         for (const slot of slotsOfBar(meter, 'numbers', cells).filter(({ part }) => part > 0)) {
-          const { places, problems: wrong } = readSpoken(
-            `${syllable(school, 4, slot.part)} of ${slot.count}`,
-            [{ meter, reading: 'numbers', cells }],
-            school,
-          );
-          expect(wrong).toEqual([]);
-          expect(places.length === 1 && equal(places[0]!.at, slot.at)).toBe(true);
+          const empty = { ...oneLine('....'), bars: [{ meter, cells, strokes: [] }] };
+          const said = `${syllable(school, 4, slot.part)} of ${slot.count}`;
+          const answer = sayOn(empty, said, { school, limb: 'right hand' });
+          const strokes = answer.ok ? answer.groove.bars[0]!.strokes : [];
+          expect(strokes.length === 1 && equal(strokes[0]!.at, slot.at), said).toBe(true);
         }
       }),
       { numRuns: 40 },

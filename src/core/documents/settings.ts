@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { tokensOf } from '../count/words';
+import { mayBeSyllable, tokensOf } from '../count/words';
 import { SCHOOLS, schoolNamed, type School } from '../count/schools';
 import { FEELS, type Feel } from '../groove/beat';
 import type { Problem } from '../result';
@@ -60,7 +60,7 @@ export const ownSchoolShape = z
         });
       for (const each of said) {
         const [token, ...more] = tokensOf(each);
-        if (each && (more.length || (token!.kind !== 'word' && token!.kind !== 'and') || !/^[\p{L}&'-]+$/u.test(each)))
+        if (each && (more.length || !mayBeSyllable(token!) || !/^[\p{L}&'-]+$/u.test(each)))
           context.addIssue({
             code: 'custom',
             path,

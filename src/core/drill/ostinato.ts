@@ -1,42 +1,31 @@
-import { tokensOf } from '../count/words';
+import { sayOn } from '../count/say';
+import { SCHOOLS } from '../count/schools';
+import { cellsOfDivisions } from '../grid/cells';
+import type { Meter } from '../grid/meter';
+import type { Groove } from '../groove/groove';
 import type { FreeStroke } from '../groove/place';
-import { type Limb, type Surface } from '../groove/limbs';
-import { usualLimb, USUAL_SURFACES } from '../groove/limbs';
 import { fail, ok, type Result } from '../result';
-import { add, less, ZERO } from '../time/fraction';
-import { barLength, type Meter } from '../grid/meter';
-import { NOTE_VALUES } from '../time/noteValue';
 
-/** Reads what the other limbs keep repeating: "hat 8ths, kick quarters". Each line is a limb or surface and a note value. */
+/** Grids an ostinato is looked for in, the usual one first. */
+const GRIDS = [4, 3, 6, 8, 5, 7];
+
+/** Reads what the other limbs keep repeating as Say it reads it: "hat 8ths, kick quarters", "hat foot on 2 and 4". */
 export function readOstinato(text: string, meter: Meter): Result<FreeStroke[]> {
-  const strokes: FreeStroke[] = [];
-  for (const line of text.split(/[,;]/).map((each) => each.trim())) {
-    if (!line) continue;
-    const wrong = (code: string, say: string, remedy: string) =>
-      fail({ code, path: ['ostinato'], where: `“${line}”`, say, remedy });
-    let limb: Limb | undefined;
-    let surface: Surface | undefined;
-    let value: keyof typeof NOTE_VALUES | undefined;
-    for (const token of tokensOf(line)) {
-      if (token.kind === 'limb') limb = token.limb;
-      else if (token.kind === 'surface') surface = token.surface;
-      else if (token.kind === 'value') value = token.value;
-      else if (token.kind !== 'filler')
-        return wrong(
-          'unknown-word',
-          `“${token.text}” is no limb, surface or note value.`,
-          'Say it like “hat 8ths, kick quarters”.',
-        );
-    }
-    limb ??= surface && usualLimb(surface);
-    if (!limb) return wrong('no-limb', 'It does not say what plays.', 'Begin with a surface or limb, like “hat 8ths”.');
-    if (!value)
-      return wrong('no-value', 'It does not say in which notes.', 'Add a note value: quarters, 8ths, triplets, 16ths.');
-    if (strokes.some((other) => other.limb === limb))
-      return wrong('limb-taken', `The ${limb} plays already.`, 'Give each limb one line.');
-    const end = barLength(meter);
-    for (let at = ZERO; less(at, end); at = add(at, NOTE_VALUES[value]))
-      strokes.push({ limb, surface: surface ?? USUAL_SURFACES[limb], at, height: 'tap' });
-  }
-  return ok(strokes);
+  if (!text.trim()) return ok([]);
+  const answers = GRIDS.map((parts) => {
+    const cells = cellsOfDivisions(meter, 'numbers', parts);
+    const empty: Groove = {
+      version: 1,
+      title: '',
+      reading: 'numbers',
+      tempo: 60,
+      bars: [{ meter, cells, strokes: [] }],
+    };
+    return sayOn(empty, text, { school: SCHOOLS[0], limb: 'right hand' });
+  });
+  const found = answers.find((answer) => answer.ok);
+  if (found?.ok) return ok(found.groove.bars[0]!.strokes);
+  const [first] = answers;
+  const { code, where, say, remedy } = (first as Extract<typeof first, { ok: false }>).problems[0]!;
+  return fail({ code, path: ['ostinato'], where, say, remedy });
 }

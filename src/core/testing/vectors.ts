@@ -5,6 +5,7 @@ import modulations from '../vectors/modulations.json';
 import motions from '../vectors/motions.json';
 import positionErrors from '../vectors/positionErrors.json';
 import positions from '../vectors/positions.json';
+import phrases from '../vectors/phrases.json';
 import rerates from '../vectors/rerates.json';
 import swing from '../vectors/swing.json';
 import takes from '../vectors/takes.json';
@@ -20,6 +21,7 @@ const VECTORS = {
   motions,
   positionErrors,
   positions,
+  phrases,
   rerates,
   swing,
   takes,

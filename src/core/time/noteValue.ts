@@ -15,7 +15,9 @@ export const NOTE_VALUES = {
   'dotted 16th': exact('3/32'),
   '8th triplet': exact('1/12'),
   '16th': exact('1/16'),
+  '16th quintuplet': exact('1/20'),
   '16th triplet': exact('1/24'),
+  '16th septuplet': exact('1/28'),
   '32nd': exact('1/32'),
 } as const satisfies Record<string, WholeNotes>;
 

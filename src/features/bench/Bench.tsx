@@ -41,8 +41,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
     editing,
     text,
     setText,
-    spoken,
-    preview,
+    said,
     under,
     selection,
     selecting,
@@ -117,7 +116,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
                 idleLanes={LIMBS}
                 laneNotes={notes}
                 cursor={cursor}
-                preview={preview}
+                preview={said.preview}
                 selection={selection}
                 onPointer={onPointer}
                 handle={strip}
@@ -127,7 +126,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
           <Box id="bench-cursor" aria-live="polite" sx={visuallyHidden}>
             {`${cursor.limb}, ${placeInWords(groove, cursor.bar, cursor.at, school)}, ${under ? `${under.height} ${under.ornament ?? ''} on ${under.surface}` : 'empty'}`}
           </Box>
-          <SayIt text={text} spoken={spoken} onText={setText} onRemedy={desk.remedy} onPlace={desk.placeSaid} />
+          <SayIt text={text} answer={said.answer} onText={setText} onRemedy={desk.remedy} onPlace={desk.placeSaid} />
           <StavePanel groove={onStave.groove} cursor={onStave.cursor} school={school} onPick={desk.goTo} />
           <BeatArithmetic
             groove={settled}

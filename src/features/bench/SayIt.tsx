@@ -3,20 +3,28 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { memo } from 'react';
-import type { Spoken, Remedy } from '@/core/count/spoken';
+import type { SayAnswer } from '@/core/count/say';
+import type { Remedy, SpokenProblem } from '@/core/count/spoken';
 
 interface SayItProps {
   text: string;
-  spoken: Spoken;
+  answer: SayAnswer;
   onText: (text: string) => void;
   onPlace: () => void;
   onRemedy: (remedy: Remedy, from: number, to: number) => void;
 }
 
-/** The line where a place is typed the way it is said aloud; the strip answers while it is typed. */
-export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onRemedy }: SayItProps) {
-  const { places, problems } = spoken;
+/**
+ * The line where a groove is typed the way it is said aloud. The strip shows it pale while it is typed, and it is said back
+ * in plain words; what is not understood places nothing.
+ */
+export const SayIt = memo(function SayIt({ text, answer, onText, onPlace, onRemedy }: SayItProps) {
+  const problems = answer.ok ? [] : answer.problems;
   const [first] = problems;
+  // Whoever is still typing has done nothing wrong.
+  const isUnfinished = first !== undefined && first.to >= text.trimEnd().length;
+  const isWrong = first !== undefined && !isUnfinished;
+  const changes = answer.ok && answer.changed > 0;
   return (
     <Box>
       <Box
@@ -26,7 +34,7 @@ export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onReme
           gap: 1.5,
           bgcolor: 'background.paper',
           border: 1,
-          borderColor: first ? 'error.main' : 'divider',
+          borderColor: isWrong ? 'error.main' : 'divider',
           borderRadius: 2,
           px: 2,
           minHeight: 48,
@@ -50,7 +58,7 @@ export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onReme
               pointerEvents: 'none',
             }}
           >
-            {underlined(text, problems)}
+            {underlined(text, isWrong ? problems : [])}
           </Box>
           <Box
             component="input"
@@ -60,10 +68,10 @@ export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onReme
             autoComplete="off"
             spellCheck={false}
             placeholder="left hand: e of 1, loud 2; kick on 1 and the a of 3"
-            aria-invalid={Boolean(first)}
+            aria-invalid={isWrong}
             aria-describedby="say-it-answer"
             onChange={(event) => onText(event.target.value)}
-            onKeyDown={(event) => event.key === 'Enter' && places.length > 0 && onPlace()}
+            onKeyDown={(event) => event.key === 'Enter' && changes && onPlace()}
             sx={{
               position: 'relative',
               width: 1,
@@ -74,13 +82,13 @@ export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onReme
               border: 0,
               p: 0,
               outline: 'none',
+              // The frame round it shows the focus.
+              '&&:focus-visible': { outline: 'none' },
               '&::placeholder': { color: 'text.secondary', opacity: 1 },
             }}
           />
         </Box>
-        <Box sx={{ color: 'text.secondary', fontSize: 14, whiteSpace: 'nowrap' }}>
-          {places.length > 0 && `Enter: ${inWords(spoken)}`}
-        </Box>
+        {changes && <Box sx={{ color: 'text.secondary', fontSize: 14, whiteSpace: 'nowrap' }}>Enter</Box>}
       </Box>
       <Box
         id="say-it-answer"
@@ -89,18 +97,21 @@ export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onReme
       >
         {first && (
           <>
-            <Box component="span" sx={{ color: 'error.main' }}>
+            <Box component="span" sx={{ color: isWrong ? 'error.main' : 'text.secondary' }}>
               {first.where}: {first.say} {first.remedy}
             </Box>
             {first.remedies.map((remedy) => (
-              <Button
-                key={remedy.words}
-                size="small"
-                variant="outlined"
-                onClick={() => onRemedy(remedy, first.from, first.to)}
-              >
-                {remedy.words}
-              </Button>
+              <Touch key={remedy.words} words={remedy.words} onTouch={() => onRemedy(remedy, first.from, first.to)} />
+            ))}
+          </>
+        )}
+        {answer.ok && (
+          <>
+            <Box component="span" sx={{ overflowWrap: 'anywhere' }}>
+              {changes ? answer.said : text.trim() && 'It stands there already.'}
+            </Box>
+            {answer.otherwise.map(({ words, text: other }) => (
+              <Touch key={words} words={`or: ${words}`} onTouch={() => onText(other)} />
             ))}
           </>
         )}
@@ -109,15 +120,15 @@ export const SayIt = memo(function SayIt({ text, spoken, onText, onPlace, onReme
   );
 });
 
-function inWords({ places }: Spoken): string {
-  const out = places.filter(({ remove }) => remove).length;
-  const placed = places.length - out;
-  return [placed > 0 && `places ${placed} ${placed === 1 ? 'stroke' : 'strokes'}`, out > 0 && `takes ${out} out`]
-    .filter(Boolean)
-    .join(', ');
+function Touch({ words, onTouch }: { words: string; onTouch: () => void }) {
+  return (
+    <Button size="small" variant="outlined" onClick={onTouch}>
+      {words}
+    </Button>
+  );
 }
 
-function underlined(text: string, problems: Spoken['problems']) {
+function underlined(text: string, problems: readonly SpokenProblem[]) {
   const pieces = [];
   let at = 0;
   for (const { from, to } of problems.toSorted((a, b) => a.from - b.from)) {

@@ -1,5 +1,4 @@
 import { useCallback, useDeferredValue, useMemo, useReducer, useRef, useState, type KeyboardEvent } from 'react';
-import { readSpoken } from '@/core/count/reader';
 import type { Remedy } from '@/core/count/spoken';
 import type { School } from '@/core/count/schools';
 import type { Groove } from '@/core/groove/groove';
@@ -10,7 +9,7 @@ import type { HearHow } from './HearMenu';
 import { laneNotes } from './laneNotes';
 import { benchReducer, openedOn, selectedIn, strokeUnder } from './history';
 import { commandOf, type Command } from './keys';
-import { placeSpoken, previewOf } from './placeSpoken';
+import { saidOn } from './said';
 import { fromPlace, limbByLimb, selectionLoop, straightThenSwung, type Loop } from './loop';
 import { useEditing } from './useEditing';
 import { useHearing } from './useHearing';
@@ -49,16 +48,7 @@ export function useBench({ id, level, school, opened, saveNumber }: Omit<BenchPr
   const { groove: later, cursor: laterCursor, past, future } = useDeferredValue(onStave);
   const settled = useSettled(groove);
 
-  const spokenBars = useMemo(
-    () => groove.bars.map(({ meter, cells }) => ({ meter, reading: groove.reading, cells })),
-    [groove],
-  );
-  const spoken = useMemo(
-    () => readSpoken(text, spokenBars, school, cursor.bar),
-    [text, spokenBars, school, cursor.bar],
-  );
-  const unsaid = { limb: cursor.limb, height };
-  const preview = spoken.places.length ? previewOf(groove, spoken.places, unsaid) : undefined;
+  const said = useMemo(() => saidOn(groove, text, school, cursor, height), [groove, text, school, cursor, height]);
   const under = strokeUnder(state);
   const { anchor } = state;
   const selection = useMemo(() => selectedIn({ groove, anchor, cursor }), [groove, anchor, cursor]);
@@ -96,10 +86,13 @@ export function useBench({ id, level, school, opened, saveNumber }: Omit<BenchPr
     goTo: (place: Place) => dispatch({ type: 'cursor', cursor: place }),
     remedy: (one: Remedy, from: number, to: number) => {
       if ('replace' in one) setText(text.slice(0, from) + one.replace + text.slice(to));
+      else if ('insert' in one) setText(one.insert + text);
+      else if ('text' in one) setText(one.text);
       else does.divide(one.count, one.parts, one.bar);
     },
     placeSaid: () => {
-      does.edit(placeSpoken(groove, spoken.places, unsaid));
+      if (!said.answer.ok) return;
+      does.edit(said.answer.groove);
       setText('');
     },
     select: (on: boolean) => {
@@ -124,8 +117,7 @@ export function useBench({ id, level, school, opened, saveNumber }: Omit<BenchPr
     editing,
     text,
     setText,
-    spoken,
-    preview,
+    said,
     under,
     selection,
     selecting,

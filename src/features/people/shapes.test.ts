@@ -78,5 +78,5 @@ test('tags are parted by commas, small, each once, not too many and not too long
   expect(said(tagsShape.safeParse(Array.from({ length: 13 }, (_, index) => `t${index}`).join()))).toEqual([
     ': At most 12 tags.',
   ]);
-  expect(said(tagsShape.safeParse('x'.repeat(41)))).toEqual([': A tag has at most 40 characters.']);
+  expect(said(tagsShape.safeParse('x'.repeat(41)))).toEqual(['0: At most 40 characters.']);
 });

@@ -1,0 +1,95 @@
+import { PhraseReader, type Term } from './phrase';
+import type { Token } from './words';
+
+/** Reads lines that are counted aloud: numbers with what is said after them. */
+export class CountingReader extends PhraseReader {
+  /** Whether syllables from here on belong to an "of": "e and a of 1". */
+  protected leadsToOf(at: number): boolean {
+    for (let ahead = at; ahead < this.tokens.length; ahead++) {
+      const { kind } = this.tokens[ahead]!;
+      if (kind === 'of') return ahead > at;
+      if (kind !== 'word' && kind !== 'and' && kind !== 'filler' && kind !== 'ordinal') return false;
+    }
+    return false;
+  }
+
+  /**
+   * A number and what is said after it, and so on: "2", "2e", "1 e & a 2", "1 & 2 & 3 & 4 &". A line that is counted
+   * aloud names every count it says; a count with one syllable names that syllable alone.
+   */
+  protected readLine(): Term[] {
+    const said: { number: Extract<Token, { kind: 'number' }>; after: Token[] }[] = [];
+    const begin = this.index;
+    while (this.is('number')) {
+      const number = this.take('number')!;
+      const after: Token[] = [];
+      while (this.isAfterNumber(begin)) after.push(this.tokens[this.index++]!);
+      said.push({ number, after });
+    }
+    const isAloud = said.some(({ after }) => after.length > 1) || this.isCountedAloud(begin);
+    return said.flatMap(({ number, after }): Term[] => {
+      const { from, to, value: count } = number;
+      const counted: Term[] = after.length && !isAloud ? [] : [{ kind: 'count', count, number, from, to }];
+      return [
+        ...counted,
+        ...after.map((one): Term => ({ kind: 'syllable', said: one, count, number, from, to: one.to })),
+      ];
+    });
+  }
+
+  /** Whether the token here is a syllable of the number before it, and not the "and" that joins places. */
+  protected isAfterNumber(begin: number): boolean {
+    const token = this.token;
+    if (
+      !token ||
+      this.isArticle() ||
+      this.peek()?.kind === 'of' ||
+      (this.leadsToOf(this.index + 1) && token.kind === 'and')
+    )
+      return false;
+    if (token.kind === 'word') return this.isSyllable(token) && !this.leadsToOf(this.index) && !this.pluralOf(token);
+    if (token.kind !== 'and') return false;
+    const next = this.peek();
+    if (!next || next.kind === 'comma' || next.kind === 'semicolon') return true;
+    if (next.kind === 'word') return this.isSyllable(next) && !this.leadsToOf(this.index + 1);
+    if (next.kind !== 'number') return token.symbol && token.glued;
+    if (token.symbol && token.glued) return true;
+    return this.isCountedAloud(begin);
+  }
+
+  /**
+   * Whether numbers and &s take turns here from one count to the next: "1 & 2 & 3 & 4 &". Said by signs three counts are
+   * enough, or the & at the end; in words only that tells it from "1 and 2 and 3".
+   */
+  protected isCountedAloud(begin: number): boolean {
+    let at = begin;
+    let [counts, ands] = [0, 0];
+    let [last, symbols, glued] = [0, true, true];
+    for (;;) {
+      const number = this.tokens[at];
+      if (number?.kind !== 'number' || (counts > 0 && number.value !== last + 1)) break;
+      counts++;
+      last = number.value;
+      if (counts > 1) glued &&= number.glued;
+      at++;
+      let any = false;
+      while (this.isSyllable(this.tokens[at]) && this.tokens[at + 1]?.kind !== 'of') {
+        const one = this.tokens[at]!;
+        if (one.kind === 'and') symbols &&= one.symbol;
+        glued &&= one.glued;
+        at++;
+        any = true;
+      }
+      if (!any) return counts >= 3 && ands === counts - 1 && symbols;
+      ands++;
+    }
+    const next = this.tokens[at];
+    const isWhole = !next || ['comma', 'semicolon', 'with', 'filler'].includes(next.kind);
+    return isWhole && counts > 1 && ands === counts && (!symbols || !this.isGluedEach(begin, at) || glued);
+  }
+
+  /** "1& 2&": each & belongs to its number, and the blanks part them. */
+  protected isGluedEach(begin: number, end: number): boolean {
+    return this.tokens.slice(begin, end).every((token) => token.kind !== 'and' || token.glued);
+  }
+}

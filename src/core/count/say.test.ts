@@ -1,0 +1,343 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { cellsOfDivisions, slotsOfBar, type Cell } from '../grid/cells';
+import type { Reading } from '../grid/meter';
+import type { Groove, Stroke } from '../groove/groove';
+import { LIMBS, type Limb } from '../groove/limbs';
+import { anyGroove, meterOf } from '../testing/arbitrary';
+import { cases } from '../testing/vectors';
+import { compare, equal, exact, format } from '../time/fraction';
+import { sayOn } from './say';
+import { sayPlace } from './sayPlace';
+import { SCHOOLS, schoolNamed } from './schools';
+
+const [school] = SCHOOLS;
+
+interface At {
+  limb: Limb;
+  surface: Stroke['surface'];
+  bar: number;
+  at: string;
+  height: Stroke['height'];
+  ornament?: Stroke['ornament'];
+}
+
+/** A groove of bars of one grid, with strokes on it. */
+function grooveOf(
+  meter: string,
+  grid: number | number[] | Cell[],
+  { bars = 1, strokes = [], reading = 'numbers' }: { bars?: number; strokes?: At[]; reading?: Reading } = {},
+): Groove {
+  return {
+    version: 1,
+    title: 'Said',
+    reading,
+    tempo: 60,
+    bars: Array.from({ length: bars }, (_, index) => ({
+      meter: meterOf(meter),
+      cells: cellsOfDivisions(meterOf(meter), reading, grid),
+      strokes: inOrder(
+        strokes
+          .filter(({ bar }) => bar === index + 1)
+          .map(({ bar: _bar, at, ...stroke }) => ({ ...stroke, at: exact(at) })),
+      ),
+    })),
+  };
+}
+const inOrder = (strokes: Stroke[]) =>
+  strokes.toSorted((a, b) => compare(a.at, b.at) || LIMBS.indexOf(a.limb) - LIMBS.indexOf(b.limb));
+
+const short: Record<Limb, string> = { 'right hand': 'RH', 'left hand': 'LH', 'right foot': 'RF', 'left foot': 'LF' };
+const HEIGHT = { tap: '', accent: '!', ghost: '·' } as const;
+/** Every stroke as one word: "RF kick 1/4!". */
+const wordsOf = (groove: Groove): string[] =>
+  groove.bars.flatMap(({ strokes }, bar) =>
+    strokes.map(
+      ({ limb, surface, at, height, ornament }) =>
+        `${bar ? `${bar + 1}: ` : ''}${short[limb]} ${surface} ${format(at)}${HEIGHT[height]}${ornament ? `~${ornament}` : ''}`,
+    ),
+  );
+
+/** What stands after a phrase on an empty bar of 16ths, or why it is refused. */
+function after(text: string, groove: Groove = grooveOf('4/4', 4), limb: Limb = 'right hand'): string[] | string {
+  const answer = sayOn(groove, text, { school, limb });
+  if (!answer.ok) return `${answer.problems[0]!.where}: ${answer.problems[0]!.say}`;
+  expectSaidBack(groove, text, limb);
+  return wordsOf(answer.groove);
+}
+
+/** What is said back is read to the same groove again. */
+function expectSaidBack(groove: Groove, text: string, limb: Limb, of = school) {
+  const answer = sayOn(groove, text, { school: of, limb });
+  if (!answer.ok) return;
+  const again = sayOn(groove, answer.said, { school: of, limb });
+  expect(again.ok ? wordsOf(again.groove) : again.problems, `${text} → ${answer.said}`).toEqual(wordsOf(answer.groove));
+}
+
+interface PhraseCase {
+  id: string;
+  meter: string;
+  grid: number[];
+  bars: number;
+  cursor: Limb;
+  phrase: string;
+  base?: At[];
+  after?: At[];
+  refused?: boolean;
+}
+
+describe('phrases as teachers type them', () => {
+  test.each(cases<PhraseCase>('phrases'))('$id: $phrase', (one) => {
+    const { meter, grid, bars, cursor, phrase, base = [], after: wanted = [], refused } = one;
+    const groove = grooveOf(meter, grid, { bars, strokes: base });
+    const answer = sayOn(groove, phrase, { school, limb: cursor });
+    if (refused) {
+      expect(answer.ok).toBe(false);
+      expect(!answer.ok && answer.problems[0]!.remedy).not.toBe('');
+      return;
+    }
+    expect(answer.ok ? wordsOf(answer.groove) : answer.problems).toEqual(
+      wordsOf(grooveOf(meter, grid, { bars, strokes: wanted })),
+    );
+    expectSaidBack(groove, phrase, cursor);
+  });
+});
+
+describe('places as they are said', () => {
+  interface Case {
+    say: string;
+    meter: string;
+    reading: Reading;
+    division: number;
+    school: string;
+    at: string[];
+  }
+  test.each(cases<Case>('positions'))('$say in $meter by $division, $school', (one) => {
+    const groove = grooveOf(one.meter, one.division, { reading: one.reading });
+    const answer = sayOn(groove, one.say, { school: schoolNamed(one.school), limb: 'right hand' });
+    expect(answer.ok ? answer.groove.bars[0]!.strokes.map(({ at }) => format(at)) : answer.problems).toEqual(one.at);
+  });
+});
+
+describe('what is no place points at its word and says what would work', () => {
+  interface Case {
+    say: string;
+    meter: string;
+    division: number;
+    school: string;
+    wrongPart: string;
+  }
+  test.each(cases<Case>('positionErrors'))('$say', ({ say, meter, division, school: name, wrongPart }) => {
+    const answer = sayOn(grooveOf(meter, division), say, { school: schoolNamed(name), limb: 'right hand' });
+    if (answer.ok) throw new Error('placed');
+    const [problem] = answer.problems;
+    expect(say.slice(problem!.from, problem!.to)).toBe(wrongPart);
+    expect(problem!.remedy).not.toBe('');
+  });
+});
+
+const SIXTEENTHS = '0 1/16 1/8 3/16 1/4 5/16 3/8 7/16 1/2 9/16 5/8 11/16 3/4 13/16 7/8 15/16'.split(' ');
+const each = (what: string, places: string) => places.split(' ').map((at) => `${what} ${at}`);
+const eighths = each('RH closed hat', '0 1/8 1/4 3/8 1/2 5/8 3/4 7/8');
+
+/** A bar of 16ths with what these phrases put there. */
+const standing = (...phrases: string[]): Groove =>
+  phrases.reduce(
+    (groove, phrase) => {
+      const answer = sayOn(groove, phrase, { school, limb: 'right hand' });
+      if (!answer.ok) throw new Error(`${phrase}: ${answer.problems[0]!.say}`);
+      return answer.groove;
+    },
+    grooveOf('4/4', 4),
+  );
+
+describe('in other words', () => {
+  test.each<[string, string[]]>([
+    ['bass on 1, 2& and 3', each('RF kick', '0 3/8 1/2')],
+    ['snare on the backbeat', ['LH snare 1/4!', 'LH snare 3/4!']],
+    ['1 and 3 on the kick', each('RF kick', '0 1/2')],
+    ['kick on the and of 2 and the and of 4', each('RF kick', '3/8 7/8')],
+    ['kick on the ands of 2 and 4', each('RF kick', '3/8 7/8')],
+    ['kick on beat one and the "and" of three', each('RF kick', '0 5/8')],
+    ['crash on the downbeat', ['RH crash 0']],
+    ['ghost the e of 2 on the snare', ['LH snare 5/16·']],
+    ['floor tom on 3 e & a', each('RH floor tom', '1/2 9/16 5/8 11/16')],
+    ['high tom 1e&a', each('RH high tom', '0 1/16 1/8 3/16')],
+    ['pedal on all four', each('LF hat pedal', '0 1/4 1/2 3/4')],
+    ['ride 1, 2 &, 3, 4 &', each('RH ride', '0 3/8 1/2 7/8')],
+    ['every other eighth on the ride bell', each('RH ride bell', '0 1/4 1/2 3/4')],
+    ['snare on the last 16th', ['LH snare 15/16']],
+    ['hats eighths without the last one', eighths.slice(0, -1)],
+    ['off-beats open hat', each('RH open hat', '1/8 3/8 5/8 7/8')],
+    ['kick and crash on 1', ['RH crash 0', 'RF kick 0']],
+    ['both feet on 3', ['RF kick 1/2', 'LF hat pedal 1/2']],
+    ['kick 1 & 3', each('RF kick', '0 1/2')],
+    ['kick 1 and 2 and 3', each('RF kick', '0 1/4 1/2')],
+    ['hat 1 and 2 and 3 and 4 and', eighths],
+    ['hat 1& 2&', each('RH closed hat', '1/8 3/8')],
+    ['1 loud 2 soft', ['RH closed hat 0!', 'RH closed hat 1/4·']],
+    ['loud 1 soft 2', ['RH closed hat 0!', 'RH closed hat 1/4·']],
+    [
+      'snare all ghosts except 2 and 4',
+      SIXTEENTHS.filter((at) => at !== '1/4' && at !== '3/4').map((at) => `LH snare ${at}·`),
+    ],
+    ['slot 3 of 2', ['RH closed hat 3/8']],
+    [
+      'left hand, ghost, e of 1 and 3; loud 2 and 4',
+      ['LH snare 1/16·', 'LH snare 1/4!', 'LH snare 9/16·', 'LH snare 3/4!'],
+    ],
+    [
+      'rLrr on the snare in 8ths',
+      [
+        'RH snare 0',
+        'LH snare 1/8!',
+        'RH snare 1/4',
+        'RH snare 3/8',
+        'RH snare 1/2',
+        'LH snare 5/8!',
+        'RH snare 3/4',
+        'RH snare 7/8',
+      ],
+    ],
+  ])('%s', (phrase, wanted) => expect(after(phrase)).toEqual(wanted));
+
+  test.each<[string, string[], string[]]>([
+    ['everything louder', ['kick 1', 'snare ghost 2'], ['RF kick 0!', 'LH snare 1/4']],
+    ['snare softer', ['snare 2, accent 4'], ['LH snare 1/4·', 'LH snare 3/4']],
+    ['remove everything on 3', ['kick 1 3', 'snare 3'], ['RF kick 0']],
+    ['clear', ['kick 1 3', 'snare 2'], []],
+    ['clear bar 1', ['kick 1 3', 'snare 2'], []],
+    ['remove kick on 1, 3', ['kick 1 2 3'], ['RF kick 1/4']],
+    ['take off the accent on 2', ['snare accent 2 4'], ['LH snare 1/4', 'LH snare 3/4!']],
+    ['no accents', ['snare accent 2 4'], ['LH snare 1/4', 'LH snare 3/4']],
+    ['no ghosts', ['snare ghost e of 1', 'snare 2'], ['LH snare 1/4']],
+    ['make the hats soft', ['hat 1 2'], ['RH closed hat 0·', 'RH closed hat 1/4·']],
+    ['open the hat on 2', ['hat 1 2'], ['RH closed hat 0', 'RH open hat 1/4']],
+    ['clear the hats', ['hat 1', 'open hat 2', 'kick 3'], ['RF kick 1/2']],
+    ['ride instead of hat', ['hat 1, accent 2'], ['RH ride 0', 'RH ride 1/4!']],
+    ['replace the hats with the ride', ['hat 1 2'], ['RH ride 0', 'RH ride 1/4']],
+    ['shift the kick an eighth earlier', ['kick 1 3'], each('RF kick', '3/8 7/8')],
+    ['kick two 16ths later', ['kick 1 3'], each('RF kick', '1/8 5/8')],
+    ['move the kick on 3 to 3&', ['kick 1 3'], each('RF kick', '0 5/8')],
+    ['flam on 2', ['hat 8ths', 'snare 2'], [...eighths.slice(0, 3), 'LH snare 1/4~flam', ...eighths.slice(3)]],
+    ['no flam on 2', ['snare flam 2'], ['LH snare 1/4']],
+  ])('%s, where %j stands', (phrase, base, wanted) => expect(after(phrase, standing(...base))).toEqual(wanted));
+
+  test('the grid, and bars', () => {
+    const cellsAfter = (phrase: string, groove = grooveOf('4/4', 4)) => {
+      const answer = sayOn(groove, phrase, { school, limb: 'right hand' });
+      expectSaidBack(groove, phrase, 'right hand');
+      return answer.ok
+        ? answer.groove.bars.map(({ cells }) => cells.map(({ parts }) => parts).join(''))
+        : answer.problems;
+    };
+    expect(cellsAfter('all counts in triplets')).toEqual(['3333']);
+    expect(cellsAfter('beat 3 in sextuplets')).toEqual(['4464']);
+    expect(cellsAfter('the whole bar in 8ths')).toEqual(['2222']);
+    expect(cellsAfter('beats 1 and 2 in 3 parts')).toEqual(['3344']);
+    expect(cellsAfter('bar 2 in triplets', grooveOf('4/4', 4, { bars: 2 }))).toEqual(['4444', '3333']);
+    expect(cellsAfter('beat 5 in 8ths')).toMatchObject([{ code: 'no-such-count' }]);
+    expect(cellsAfter('beat 1 in triplets', standing('kick e of 1'))).toMatchObject([{ code: 'strokes-lost' }]);
+    const two = grooveOf('4/4', 4, { bars: 2 });
+    expect(after('in bar 2, kick on 1', two)).toEqual(['2: RF kick 0']);
+    expect(after('kick on 1 in both bars', two)).toEqual(['RF kick 0', '2: RF kick 0']);
+    expect(after('second bar: snare on 2', two)).toEqual(['2: LH snare 1/4']);
+    expect(after('kick on 1; bar 2 like bar 1; snare on 2 in bar 2', two)).toEqual([
+      'RF kick 0',
+      '2: RF kick 0',
+      '2: LH snare 1/4',
+    ]);
+  });
+});
+
+describe('a phrase is placed whole or not at all', () => {
+  test.each([
+    ['kick on 1 and the zig of 3', 'zig', 'not-in-school'],
+    ['snair on 2', 'snair', 'unknown-word'],
+    ['kick on 1 and snare', 'snare', 'no-place'],
+    ['no kick on 4', 'no', 'nothing-there'],
+    ['kick on 1, hat on wednesday', 'wednesday', 'unknown-word'],
+    ['ride everywhere except', 'except', 'except-what'],
+    ['kick in 32nds', '32nds', 'not-all-through'],
+    ['copy bar 1 to bar 2', '2', 'no-such-bar'],
+    ['move the kick to 3', 'move', 'move-where'],
+    ['trip of 1', 'trip', 'not-in-grid'],
+  ])('%s points at %s', (phrase, word, code) => {
+    const answer = sayOn(standing('kick 1'), phrase, { school, limb: 'right hand' });
+    if (answer.ok) throw new Error('placed');
+    const [problem] = answer.problems;
+    expect([phrase.slice(problem!.from, problem!.to), problem!.code]).toEqual([word, code]);
+  });
+
+  test('and offers what was probably meant, and the rest without the word', () => {
+    const remedies = (phrase: string) => {
+      const answer = sayOn(grooveOf('4/4', 4), phrase, { school, limb: 'right hand' });
+      return answer.ok ? [] : answer.problems[0]!.remedies.map(({ words }) => words);
+    };
+    expect(remedies('snair on 2')).toEqual(['snare', 'place the rest without it']);
+    expect(remedies('kick on 5')).toEqual(['4']);
+    expect(remedies('kick 1 today')).toEqual(['place the rest without it']);
+    expect(remedies('trip of 2')).toContain('divide count 2 by 3');
+    expect(remedies('kick in triplets')[0]).toBe('divide every count by 3 and say triplets');
+  });
+
+  test('a flam goes to the hand on the drum, and says so with the other reading beside it', () => {
+    const answer = sayOn(standing('hat 8ths', 'snare 2'), 'flam on 1', { school, limb: 'right hand' });
+    if (!answer.ok) throw new Error('refused');
+    expect(answer.otherwise).toEqual([{ words: 'flam by the right hand', text: 'right hand: flam on 1' }]);
+    expect(after('right hand: flam on 1', standing('hat 1', 'snare 2'))).toContain('RH closed hat 0~flam');
+  });
+});
+
+describe('properties', () => {
+  const anyBar = fc
+    .constantFrom('4/4', '7/8', '12/8', '3/4', '5/16')
+    .chain((meter) =>
+      fc
+        .array(fc.integer({ min: 1, max: 8 }), { minLength: meterOf(meter).beats, maxLength: meterOf(meter).beats })
+        .map((grid) => grooveOf(meter, grid)),
+    );
+
+  test('every place that is said is read back to its own slot, in every school and grid', () => {
+    fc.assert(
+      fc.property(anyBar, fc.constantFrom(...SCHOOLS), (groove, one) => {
+        const { meter, cells } = groove.bars[0]!;
+        const bar = { meter, cells, reading: groove.reading };
+        for (const slot of slotsOfBar(meter, 'numbers', cells)) {
+          const said = sayPlace(bar, slot.at, one)!;
+          const answer = sayOn(groove, said, { school: one, limb: 'right hand' });
+          const strokes = answer.ok ? answer.groove.bars[0]!.strokes : [];
+          expect(strokes.length === 1 && equal(strokes[0]!.at, slot.at), `${said} in ${one.name}`).toBe(true);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  const word = fc.constantFrom(
+    ...'1 2 3 4 9 0 e & and a trip of every other loud soft flam drag no hat kick snare ride open , ; : bar slot first 8ths 16ths triplets zz on the in with to from except last move copy like later louder instead everything backbeat RLRR'.split(
+      ' ',
+    ),
+    'left hand',
+    'right foot',
+    'hat foot',
+  );
+
+  test('whatever is typed, it answers; refused it leaves the groove as it was; what is said back is read again to the same', () => {
+    fc.assert(
+      fc.property(anyGroove(), fc.array(word, { maxLength: 9 }), fc.string({ maxLength: 3 }), (groove, words, tail) => {
+        const text = `${words.join(' ')} ${tail}`;
+        const before = JSON.stringify(groove);
+        const answer = sayOn(groove, text, { school, limb: 'left hand' });
+        expect(JSON.stringify(groove)).toBe(before);
+        if (answer.ok) expectSaidBack(groove, text, 'left hand');
+        else
+          for (const { from, to, say } of answer.problems) {
+            expect(say).not.toBe('');
+            expect(0 <= from && from <= to && to <= text.length).toBe(true);
+          }
+      }),
+      { numRuns: 600 },
+    );
+  });
+});
