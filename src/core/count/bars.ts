@@ -117,7 +117,7 @@ export class BarSayer extends Doer {
     const numbers = this.take('count') ? this.numbersHere() : undefined;
     if (numbers?.length) counts = numbers.map(({ value }) => value);
     const isWhole = this.index > begin && !counts && first?.kind !== 'count';
-    const into = (counts || isWhole) && this.take('in');
+    const into = (counts || isWhole) && this.take('in', 'with', 'like');
     const number = into && this.take('number');
     const value = into && !number && this.take('value');
     if (!number && !value) {

@@ -27,6 +27,8 @@ export class Doer extends PlaceReader {
   protected before: WholeNotes[] = [];
 
   protected touched: Place[] = [];
+  /** Whether anything was said of any place. */
+  protected hasTouched = false;
 
   protected readonly said: string[] = [];
 
@@ -106,6 +108,7 @@ export class Doer extends PlaceReader {
   }
 
   protected touch(place: Place): void {
+    this.hasTouched = true;
     const isKnown = this.touched.some(
       ({ bar, limb, at }) => bar === place.bar && limb === place.limb && equal(at, place.at),
     );

@@ -16,7 +16,16 @@ export type Term =
       to: number;
     }
   | { kind: 'last'; from: number; to: number; value?: NoteValue; text?: string }
-  | { kind: 'value'; value: NoteValue; step: number; from: number; to: number; text: string };
+  | {
+      kind: 'value';
+      value: NoteValue;
+      step: number;
+      /** The counts it fills; all when left out. */
+      within?: number[];
+      from: number;
+      to: number;
+      text: string;
+    };
 
 /** Several places, and those among them that are left out. */
 export interface Places {

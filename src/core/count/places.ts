@@ -26,7 +26,7 @@ export class PlaceReader extends CountingReader {
       case 'count':
         return this.tokens[at + 1]?.kind === 'number' || isPlural(token);
       case 'every':
-        return this.tokens[at + 1]?.kind !== 'bar' && this.tokens[at + 1]?.kind !== 'bars';
+        return !this.isOfThings(at);
       case 'filler':
       case 'article':
         return this.startsTerm(at + 1);
@@ -38,6 +38,14 @@ export class PlaceReader extends CountingReader {
       default:
         return false;
     }
+  }
+
+  /** "all the hats", "every bar": what plays or which bars, and no places. */
+  private isOfThings(every: number): boolean {
+    let at = every + 1;
+    while (this.tokens[at]?.kind === 'filler') at++;
+    const kind = this.tokens[at]?.kind;
+    return kind === 'bar' || kind === 'bars' || kind === 'surface' || kind === 'limb';
   }
 
   protected startsPlaces(): boolean {
@@ -81,6 +89,27 @@ export class PlaceReader extends CountingReader {
     }
   }
 
+  /** "16ths on beat 4", "triplets in counts 2 and 3": only so far. */
+  private readWithin(): number[] | undefined {
+    const begin = this.index;
+    this.skip('in');
+    if (this.is('count') && this.peek()?.kind === 'number') {
+      this.index++;
+      return this.readNumbers();
+    }
+    this.index = begin;
+    return undefined;
+  }
+
+  private readNumbers(): number[] {
+    const numbers: number[] = [];
+    for (let number = this.take('number'); number; number = this.take('number')) {
+      numbers.push(number.value);
+      if (this.is('and') && this.peek()?.kind === 'number') this.index++;
+    }
+    return numbers;
+  }
+
   protected readTerm(): Term[] {
     const token = this.token;
     if (!token) throw this.notUnderstood('no-place', this.tokens.at(-1)!, 'Where?', 'Say a count, like 1.');
@@ -92,7 +121,7 @@ export class PlaceReader extends CountingReader {
         return this.readEvery();
       case 'value':
         this.index++;
-        return [{ kind: 'value', value: token.value, step: 1, from, to, text: token.text }];
+        return [{ kind: 'value', value: token.value, step: 1, from, to, text: token.text, within: this.readWithin() }];
       case 'everywhere':
         this.index++;
         return [{ kind: 'every slot', from, to }];

@@ -168,23 +168,33 @@ class BarGrid {
   }
 
   /** Every place of a note value, all of them or none. */
-  private value({ value, step, text, from, to }: Term & { kind: 'value' }): WholeNotes[] {
-    const length = barLength(this.bar.meter);
+  private value({ value, step, within, text, from, to }: Term & { kind: 'value' }): WholeNotes[] {
     const each = mul(NOTE_VALUES[value], frac(step));
+    const stretches = within
+      ? within.map((count) => this.counted(count, { text, from, to }))
+      : [{ at: ZERO, length: barLength(this.bar.meter) }];
     const wanted: WholeNotes[] = [];
-    for (let at = ZERO; less(at, length); at = add(at, each)) wanted.push(at);
+    for (const { at: start, length } of stretches)
+      for (let at = start; less(at, add(start, length)); at = add(at, each)) wanted.push(at);
     if (wanted.every((at) => this.slots.some((slot) => equal(slot.at, at)))) return wanted;
     throw new NotUnderstood(
       'not-all-through',
       { text, from, to },
-      `The grid has no ${text} all through the bar.`,
+      `The grid has no ${text} all through ${within ? 'these counts' : 'the bar'}.`,
       'Divide its counts further.',
-      this.divisionFor(value, text),
+      this.divisionFor(value, text, within),
     );
   }
 
-  private divisionFor(value: NoteValue, text: string): Remedy[] {
+  private divisionFor(value: NoteValue, text: string, within: readonly number[] | undefined): Remedy[] {
     const parts = partsOf(value, this.counts[0]!.length);
+    if (parts && within)
+      return [
+        {
+          words: `divide count ${within.join(' and ')} by ${parts} and say ${text}`,
+          insert: `beat ${within.join(' and ')} in ${parts} parts, `,
+        },
+      ];
     return parts
       ? [{ words: `divide every count by ${parts} and say ${text}`, insert: `all counts in ${parts} parts, ` }]
       : [];

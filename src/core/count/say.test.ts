@@ -182,6 +182,9 @@ describe('in other words', () => {
       SIXTEENTHS.filter((at) => at !== '1/4' && at !== '3/4').map((at) => `LH snare ${at}·`),
     ],
     ['slot 3 of 2', ['RH closed hat 3/8']],
+    ['crash with the kick on 1', ['RH crash 0', 'RF kick 0']],
+    ['16ths on beat 4 on the snare', each('LH snare', '3/4 13/16 7/8 15/16')],
+    ['R L R R on the snare in quarters', ['RH snare 0', 'LH snare 1/4', 'RH snare 1/2', 'RH snare 3/4']],
     [
       'left hand, ghost, e of 1 and 3; loud 2 and 4',
       ['LH snare 1/16·', 'LH snare 1/4!', 'LH snare 9/16·', 'LH snare 3/4!'],
@@ -211,6 +214,9 @@ describe('in other words', () => {
     ['take off the accent on 2', ['snare accent 2 4'], ['LH snare 1/4', 'LH snare 3/4!']],
     ['no accents', ['snare accent 2 4'], ['LH snare 1/4', 'LH snare 3/4']],
     ['no ghosts', ['snare ghost e of 1', 'snare 2'], ['LH snare 1/4']],
+    ['remove all the kicks', ['kick 1 3', 'snare 2'], ['LH snare 1/4']],
+    ['make all the hats accents', ['hat 1 2'], ['RH closed hat 0!', 'RH closed hat 1/4!']],
+    ['2 as a ghost', ['hat 1 2'], ['RH closed hat 0', 'RH closed hat 1/4·']],
     ['make the hats soft', ['hat 1 2'], ['RH closed hat 0·', 'RH closed hat 1/4·']],
     ['open the hat on 2', ['hat 1 2'], ['RH closed hat 0', 'RH open hat 1/4']],
     ['clear the hats', ['hat 1', 'open hat 2', 'kick 3'], ['RF kick 1/2']],
@@ -236,11 +242,14 @@ describe('in other words', () => {
     expect(cellsAfter('the whole bar in 8ths')).toEqual(['2222']);
     expect(cellsAfter('beats 1 and 2 in 3 parts')).toEqual(['3344']);
     expect(cellsAfter('bar 2 in triplets', grooveOf('4/4', 4, { bars: 2 }))).toEqual(['4444', '3333']);
+    expect(cellsAfter('divide count 3 by 3')).toEqual(['4434']);
+    expect(cellsAfter('beats 3 and 4 as triplets')).toEqual(['4433']);
     expect(cellsAfter('beat 5 in 8ths')).toMatchObject([{ code: 'no-such-count' }]);
     expect(cellsAfter('beat 1 in triplets', standing('kick e of 1'))).toMatchObject([{ code: 'strokes-lost' }]);
     const two = grooveOf('4/4', 4, { bars: 2 });
     expect(after('in bar 2, kick on 1', two)).toEqual(['2: RF kick 0']);
     expect(after('kick on 1 in both bars', two)).toEqual(['RF kick 0', '2: RF kick 0']);
+    expect(after('kick on 1 of bar 2', two)).toEqual(['2: RF kick 0']);
     expect(after('second bar: snare on 2', two)).toEqual(['2: LH snare 1/4']);
     expect(after('kick on 1; bar 2 like bar 1; snare on 2 in bar 2', two)).toEqual([
       'RF kick 0',
@@ -262,6 +271,9 @@ describe('a phrase is placed whole or not at all', () => {
     ['copy bar 1 to bar 2', '2', 'no-such-bar'],
     ['move the kick to 3', 'move', 'move-where'],
     ['trip of 1', 'trip', 'not-in-grid'],
+    ['triplets on beat 3', 'triplets', 'not-all-through'],
+    ['and', 'and', 'no-place'],
+    ['bar 1', '1', 'no-place'],
   ])('%s points at %s', (phrase, word, code) => {
     const answer = sayOn(standing('kick 1'), phrase, { school, limb: 'right hand' });
     if (answer.ok) throw new Error('placed');

@@ -24,6 +24,8 @@ export class Sayer extends SayingReader {
       } else if (!this.take('comma')) this.readPart();
     }
     this.flush();
+    if (this.tokens.length && !this.said.length && !this.hasTouched)
+      throw this.notUnderstood('no-place', this.lastToken(), 'What plays, and where?', 'Say kick on 1 and 3.');
     return { said: this.said.filter(Boolean).join('; '), otherwise: this.otherwise };
   }
 

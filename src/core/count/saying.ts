@@ -58,6 +58,9 @@ export class SayingReader extends BarSayer {
       } else if (
         (token.kind === 'word' && token.text === 'before' && now.ornament) ||
         (this.is('and', 'with', 'in', 'to') && !this.startsPlaces()) ||
+        (this.is('of') && this.peekBars()) ||
+        (this.is('every') && !this.startsPlaces()) ||
+        this.is('like') ||
         this.isFiller()
       )
         this.index++;
@@ -70,6 +73,14 @@ export class SayingReader extends BarSayer {
     }
     all.push(now);
     return { all };
+  }
+
+  /** "of bar 2": in it. */
+  private peekBars(): boolean {
+    this.index++;
+    const is = this.startsBars();
+    this.index--;
+    return is;
   }
 
   protected isFiller(): boolean {
@@ -127,8 +138,12 @@ export class SayingReader extends BarSayer {
 
   protected readSubject(now: Saying): void {
     const behind = this.tokens[this.index - 1];
-    const joins = now.subjects !== undefined && !now.places && behind?.kind === 'and';
+    const isAfterWith =
+      behind?.kind === 'with' || (behind?.kind === 'filler' && this.tokens[this.index - 2]?.kind === 'with');
     const subject = this.subjectHere();
+    // "crash with the kick": both; "snare with the left hand": how.
+    const isBoth = behind?.kind === 'and' || (isAfterWith && subject.surface !== undefined);
+    const joins = now.subjects !== undefined && !now.places && isBoth;
     const last = now.subjects?.at(-1);
     if (!joins && last && subject.limbs && !last.limbs) now.subjects!.splice(-1, 1, { ...last, limbs: subject.limbs });
     else if (!joins && last?.limbs && !last.surface && subject.surface && !subject.limbs)

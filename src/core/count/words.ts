@@ -86,7 +86,7 @@ const WORDS: [phrases: string, meaning: Meaning][] = [
   ['floor tom|low tom|tom 3|tom three|third tom|t3|ft', { kind: 'surface', surface: 'floor tom' }],
   ['kick|kicks|kick drum|bass drum|bass|bd', { kind: 'surface', surface: 'kick' }],
   [
-    'cross-stick|cross stick|side stick|side-stick|sidestick|rim click|rim-click|rimclick|xstick',
+    'cross-stick|cross stick|stick click|side stick|side-stick|sidestick|rim click|rim-click|rimclick|xstick',
     { kind: 'surface', surface: 'cross-stick' },
   ],
   ['rim|rims|rim shot|rimshot|rim-shot', { kind: 'surface', surface: 'rim' }],
@@ -104,19 +104,19 @@ const WORDS: [phrases: string, meaning: Meaning][] = [
   ['buzz|buzzed|buzzes|press|press roll|buzz roll', { kind: 'ornament', ornament: 'buzz' }],
   ['plain|without ornament', { kind: 'plain' }],
   [
-    'no|not|remove|delete|erase|drop|without|clear|take out|take away|take off|take|lose|leave out|minus',
+    'no|not|remove|delete|erase|drop|without|clear|take out|take away|take off|take|lose|leave out|minus|empty',
     { kind: 'remove' },
   ],
-  ['move|shift', { kind: 'move' }],
+  ['move|shift|push|nudge|bring|slide', { kind: 'move' }],
   ['copy|repeat', { kind: 'copy' }],
-  ['like|same as|the same as|as in|equals', { kind: 'like' }],
+  ['like|same as|the same as|as in|equals|as', { kind: 'like' }],
   ['replace|change|swap', { kind: 'replace' }],
   ['instead of|in place of|rather than', { kind: 'instead' }],
   ['except|except for|except on|but|but not|but not on|apart from|save|other than', { kind: 'except' }],
   ['later|late|back|to the right|forward|forwards|after', { kind: 'shift', by: 1 }],
   ['earlier|early|ahead|sooner|to the left', { kind: 'shift', by: -1 }],
   ['louder', { kind: 'louder', by: 1 }],
-  ['softer|quieter', { kind: 'louder', by: -1 }],
+  ['softer|quieter|soften', { kind: 'louder', by: -1 }],
   ['every|each|all|any', { kind: 'every' }],
   ['other|second one', { kind: 'other' }],
   ['slot|slots|note of the grid', { kind: 'slot' }],
@@ -196,7 +196,7 @@ const WORDS: [phrases: string, meaning: Meaning][] = [
   ['dotted quarters|dotted quarter|dotted quarter notes', { kind: 'value', value: 'dotted quarter' }],
   ['dotted 8ths|dotted eighths|dotted 8th notes|dotted eighth notes', { kind: 'value', value: 'dotted 8th' }],
   [
-    'on|the|at|play|plays|played|put|place|add|then|make|turn|please|stroke|strokes|note|notes|hit|hits|line|off|out|up|down|only|also|together|as|for|there|it|them|is|are|be|have|give|me|want|a bit|just|pattern|whole',
+    'on|the|at|play|plays|played|put|place|add|then|make|turn|please|stroke|strokes|note|notes|hit|hits|line|off|out|up|down|only|also|together|for|divide|there|it|them|is|are|be|have|give|me|want|a bit|just|pattern|whole',
     { kind: 'filler' },
   ],
   ['an', { kind: 'article' }],
@@ -230,13 +230,26 @@ export function tokensOf(text: string): Token[] {
   for (let index = 0; index < pieces.length;) {
     const piece = pieces[index]!;
     const glued = index > 0 && pieces[index - 1]!.to === piece.from;
-    const found = phraseFrom(pieces, index);
+    const hands = handsFrom(pieces, index);
+    const found = hands ?? phraseFrom(pieces, index);
     const last = pieces[index + (found?.words ?? 1) - 1]!;
     const place = { text: text.slice(piece.from, last.to), from: piece.from, to: last.to, glued };
     tokens.push({ ...(found?.meaning ?? plainMeaning(piece.text)), ...place });
     index += found?.words ?? 1;
   }
   return tokens;
+}
+
+/** Hands in single letters, "R L R R": three or more of them. */
+function handsFrom(
+  pieces: readonly { text: string }[],
+  index: number,
+): { meaning: Meaning; words: number } | undefined {
+  let words = 0;
+  while (/^[rl]$/i.test(pieces[index + words]?.text ?? '')) words++;
+  if (words < 3) return undefined;
+  const letters = pieces.slice(index, index + words).map(({ text }) => text);
+  return { meaning: plainMeaning(letters.join('')), words };
 }
 
 /** The longest phrase of the table that begins here. */
