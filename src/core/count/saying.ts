@@ -176,7 +176,7 @@ export class SayingReader extends BarSayer {
   /** "RLRR LRLL"; where capitals and small letters are mixed, capitals are accents. */
   protected readHands(now: Saying): void {
     let letters = '';
-    for (let one = this.take('sticking'); one; one = this.take('sticking')) letters += one.text;
+    for (let one = this.take('sticking'); one; one = this.take('sticking')) letters += one.text.replace(/\s/g, '');
     now.hands = [...letters].map((letter) => (letter.toLowerCase() === 'r' ? 'right hand' : 'left hand'));
     if (/[RL]/.test(letters) && /[rl]/.test(letters)) now.accents = [...letters].map((letter) => /[RL]/.test(letter));
   }

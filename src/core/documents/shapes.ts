@@ -5,7 +5,6 @@ import { parse, type WholeNotes } from '../time/fraction';
 
 /** Half a surrogate pair, a NUL or another control character: what no database keeps and no screen shows. */
 const UNWRITABLE =
-  // eslint-disable-next-line no-control-regex
   /[\0-\x08\x0b\x0c\x0e-\x1f\x7f]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
 /** Marks that turn the direction of whatever stands beside a text. */
 const TURNING = /[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/g;
