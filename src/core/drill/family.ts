@@ -40,6 +40,8 @@ export interface Family<P = unknown> {
   wish: string;
   /** Raised when the same parameters come to other bars. */
   version: number;
+  /** In which order its exercises usually come; a collection goes from easy to hard, a walk as the rule goes. */
+  order: 'as generated' | 'easy to hard';
   shape: z.ZodType<P>;
   /** One sentence on what it trains. */
   trains: (params: P, ground: Ground) => string;

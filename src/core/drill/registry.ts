@@ -2,6 +2,7 @@ import type { Family } from './family';
 import { accents } from './families/accents';
 import { between } from './families/between';
 import { buildUp } from './families/buildUp';
+import { chosenList } from './families/chosenList';
 import { compound } from './families/compound';
 import { displacement } from './families/displacement';
 import { flamsAndDrags } from './families/flamsAndDrags';
@@ -34,6 +35,7 @@ export const FAMILIES = [
   buildUp,
   hardBar,
   oddMeters,
+  chosenList,
 ] as unknown as readonly Family[];
 
 export const familyNamed = (name: string): Family | undefined => FAMILIES.find((one) => one.name === name);

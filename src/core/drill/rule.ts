@@ -7,7 +7,7 @@ import { fail, ok, problemAt, problemsOf, within, type Result } from '../result'
 import { equal } from '../time/fraction';
 import { CHOOSING_VERSION } from './difficulty';
 import { groundOf, type Family, type Ground } from './family';
-import { readOstinato } from './ostinato';
+import { readOstinato } from './said';
 import { familyNamed } from './registry';
 
 /** A rule ready to be worked with. */
@@ -24,7 +24,7 @@ export const generatorOf = (family: Family): number => family.version + CHOOSING
 
 /** A rule for a family with all its usual values. */
 export const usualRule = (family: Family, change: Partial<Omit<RuleJson, 'version'>> = {}): Rule =>
-  ruleOf({ family: family.name, generator: generatorOf(family), params: {}, ...change });
+  ruleOf({ family: family.name, generator: generatorOf(family), params: {}, order: family.order, ...change });
 
 /**
  * A rule as the generator of today works with it. What an older one wrote keeps its parameters, but exercises picked by

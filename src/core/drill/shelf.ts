@@ -48,6 +48,23 @@ export const SHELF: readonly ReadyDrill[] = [
   ...on(
     '16ths between the feet and hands',
     ['Sixteen posts: the kick on each', 'placement', {}, { ...hats, goal: 66 }],
+    [
+      'Eight figures for the kick',
+      'chosen list',
+      {
+        phrases: [
+          '1 and 3',
+          '1, & of 2',
+          '1, & of 1, 3',
+          '1, & of 2, & of 3',
+          '1, 3, & of 4',
+          '& of 1, & of 3',
+          '1, a of 1, 3',
+          '1, & of 2, 3, e of 4',
+        ],
+      },
+      { ostinato: 'hat 8ths, snare on 2 and 4', goal: 72 },
+    ],
     ['Between the hats, one by one', 'between', { where: 'single places' }, { ...hats, goal: 69 }],
     ['Between the hats, odd counts', 'between', { where: 'only in odd counts' }, { ...hats, goal: 69 }],
     ['Between the hats, even counts', 'between', { where: 'only in even counts' }, { ...hats, goal: 69 }],

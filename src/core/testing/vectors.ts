@@ -5,6 +5,7 @@ import modulations from '../vectors/modulations.json';
 import motions from '../vectors/motions.json';
 import positionErrors from '../vectors/positionErrors.json';
 import positions from '../vectors/positions.json';
+import pages from '../vectors/pages.json';
 import phrases from '../vectors/phrases.json';
 import rerates from '../vectors/rerates.json';
 import swing from '../vectors/swing.json';
@@ -21,6 +22,7 @@ const VECTORS = {
   motions,
   positionErrors,
   positions,
+  pages,
   phrases,
   rerates,
   swing,

@@ -58,6 +58,19 @@ export function ParameterFields({ parameters, values, problems, onChange }: Para
             ))}
           </TextField>
         );
+      case 'lines':
+        return (
+          <TextField
+            key={one.name}
+            {...shared}
+            multiline
+            minRows={4}
+            maxRows={12}
+            value={(value as string[]).join('\n')}
+            helperText={problem && `${problem.where}: ${problem.say} ${problem.remedy}`}
+            onChange={({ target }) => set(target.value.split('\n'))}
+          />
+        );
       case 'some of':
         return (
           <TextField

@@ -7,6 +7,8 @@ export type Parameter = { name: string; label: string; usual: unknown } & (
   | { kind: 'some of'; options: readonly (string | number)[] }
   | { kind: 'number'; least: number; most: number }
   | { kind: 'switch' }
+  /** Several phrases, a line each. */
+  | { kind: 'lines' }
 );
 
 /** Whether a drill of this family can be made of a groove. */
@@ -25,6 +27,7 @@ export function parametersOf(family: Family): Parameter[] {
       return [{ ...about, kind: 'number', least: inner.minValue ?? 1, most: inner.maxValue ?? 100 }];
     if (inner instanceof z.ZodArray) {
       const { element } = inner;
+      if (element instanceof z.ZodString) return [{ ...about, kind: 'lines' }];
       if (element instanceof z.ZodEnum) return [{ ...about, kind: 'some of', options: element.options }];
       if (element instanceof z.ZodUnion)
         return [

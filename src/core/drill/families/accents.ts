@@ -48,6 +48,7 @@ export const accents = family<Params>({
   name: 'accents',
   wish: 'accents moved about in an unbroken line',
   version: 1,
+  order: 'easy to hard',
   shape,
   trains: ({ accents: high, among, walking }) =>
     walking

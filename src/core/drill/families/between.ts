@@ -50,6 +50,7 @@ export const between = family<Params>({
   name: 'between',
   wish: 'a foot or hand between the hats',
   version: 1,
+  order: 'as generated',
   shape,
   trains: ({ limb }) => `The ${limb} plays where the ostinato is silent.`,
   total: (params, ground) => {

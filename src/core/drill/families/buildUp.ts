@@ -49,6 +49,7 @@ export const buildUp = family<Params>({
   name: 'build-up',
   wish: 'a groove limb by limb',
   version: 1,
+  order: 'as generated',
   shape,
   trains: ({ way }) => WAYS[way].trains,
   total: (params, ground) => {

@@ -25,6 +25,7 @@ export const displacement = family<Params>({
   name: 'displacement',
   wish: 'a figure that starts somewhere else each time',
   version: 1,
+  order: 'as generated',
   shape,
   trains: ({ by }) =>
     `The same figure ${by} later each time, until it is home: the ear stays on 1, the figure does not.`,

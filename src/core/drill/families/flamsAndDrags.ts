@@ -55,6 +55,7 @@ export const flamsAndDrags = family<Params>({
   name: 'flams and drags',
   wish: 'flams from both hands, drags among ghosts',
   version: 1,
+  order: 'as generated',
   shape,
   trains: () => 'Grace strokes low and close: played together they are flat, too early they are two notes.',
   total: (params, ground) => {

@@ -67,6 +67,7 @@ export const hardBar = family<Params>({
   name: 'hardest bar',
   wish: 'the hardest bar of a groove by itself',
   version: 1,
+  order: 'as generated',
   shape,
   trains: ({ figure }) => {
     if (!figure) return 'The hardest bar alone, then into it and out of it.';

@@ -59,6 +59,7 @@ export const oddMeters = family<Params>({
   name: 'odd meters',
   wish: 'the same groove in fives, sevens and fifteen',
   version: 1,
+  order: 'as generated',
   shape,
   trains: () => 'One groove idea in meters that do not come out even: hear the groups.',
   total: (params) => ok(meters(params).length),

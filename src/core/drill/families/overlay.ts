@@ -21,6 +21,7 @@ export const overlay = family<z.output<typeof shape>>({
   name: 'overlay',
   wish: 'threes, fives or sevens over the bar',
   version: 1,
+  order: 'as generated',
   shape,
   trains: ({ limb, keeps }) =>
     `The ${limb} plays its own figure over the bar while the ${keeps} keeps the count, until both meet on 1.`,

@@ -7,6 +7,7 @@ export const pairs = family({
   name: 'pairs',
   wish: 'two neighbours together, starting everywhere',
   version: 1,
+  order: 'as generated',
   shape: z.object({ limb: limbShape.default('left hand').describe('Which limb plays the pair') }),
   trains: ({ limb }) => `Two strokes of the ${limb} side by side, low but for the backbeat.`,
   total: (_, { slots }) =>

@@ -7,6 +7,7 @@ export const placement = family({
   name: 'placement',
   wish: 'one stroke on every place in turn',
   version: 1,
+  order: 'as generated',
   shape: z.object({
     limb: limbShape.default('right foot').describe('Which limb goes round'),
     height: z.enum(['ghost', 'tap', 'accent']).default('tap').describe('How high'),

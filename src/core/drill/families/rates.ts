@@ -44,6 +44,7 @@ export const rates = family<Params>({
   name: 'rates',
   wish: 'the same line through all rates',
   version: 1,
+  order: 'as generated',
   shape,
   trains: ({ way }) =>
     way === 'to and fro'

@@ -70,6 +70,7 @@ export const reRate = family<Params>({
   name: 're-rate',
   wish: 'one phrase written in other notes',
   version: 1,
+  order: 'as generated',
   shape,
   trains: () => 'The same order of strokes in another value: what the hands know comes at other places of the count.',
   total: (params, ground) => {

@@ -17,6 +17,7 @@ export const rolls = family<z.output<typeof shape>>({
   name: 'rolls',
   wish: 'singles, then doubles at twice the rate',
   version: 1,
+  order: 'as generated',
   shape,
   trains: () => 'Singles and then doubles at twice the rate: the second stroke of each double as loud as the first.',
   total: ({ beats }, { parts }) =>

@@ -29,6 +29,7 @@ export const sticking = family<z.output<typeof shape>>({
   name: 'sticking',
   wish: 'singles, doubles and paradiddles',
   version: 1,
+  order: 'easy to hard',
   shape,
   trains: () => 'Which hand comes next, while all strokes stay even.',
   total: ({ names }, ground) => {

@@ -36,6 +36,7 @@ export const straightToTriplet = family<Params>({
   name: 'straight to triplet',
   wish: 'from straight 8ths into triplets and back',
   version: 1,
+  order: 'as generated',
   shape,
   trains: () => '8ths, then the same as triplets, bar against bar: where the second note goes.',
   total: (params, ground) =>

@@ -1,0 +1,94 @@
+import { expect, test } from 'vitest';
+import type { RuleJson } from '../documents/rule';
+import { formatMeter } from '../grid/meter';
+import type { Bar } from '../groove/groove';
+import { cases } from '../testing/vectors';
+import { format } from '../time/fraction';
+import { makeDrill } from './drill';
+import { familyNamed } from './registry';
+import { usualRule } from './rule';
+
+/** Pages of exercises as teachers write them by hand, and the rule that writes the same bars. */
+interface Page {
+  id: string;
+  order: 'rule' | 'free';
+  exercises: {
+    bars: { meter: string; strokes: Record<'limb' | 'surface' | 'at' | 'height' | 'ornament', string>[] }[];
+  }[];
+}
+
+const RULES: Record<string, [family: string, params: Record<string, unknown>, more?: Partial<RuleJson>]> = {
+  'sixteen-snares': ['placement', { limb: 'left hand' }],
+  'sixteen-snares-with-kick': ['placement', { limb: 'left hand' }, { ostinato: 'hat 8ths, kick on 1 2 3 4' }],
+  'eight-kick-figures': [
+    'chosen list',
+    {
+      phrases: [
+        '1 and 3',
+        '1, & of 2',
+        '1, & of 1, 3',
+        '1, & of 2, & of 3',
+        '1, 3, & of 4',
+        '& of 1, & of 3',
+        '1, a of 1, 3',
+        '1, & of 2, 3, e of 4',
+      ],
+    },
+    { ostinato: 'hat 8ths, snare on 2 and 4' },
+  ],
+  'kick-between-hats': [
+    'chosen list',
+    { phrases: ["all the e's, all the a's", 'e and a of 1 and 3', 'e and a of 2 and 4'] },
+    { ostinato: 'hat 8ths' },
+  ],
+  'pairs-in-both-halves': [
+    'chosen list',
+    {
+      phrases: [
+        'snare accent 2 and 4, ghost e of 2 and 4',
+        'snare ghost a of 1 and 3, accent 2 and 4',
+        'snare accent 2 and 4, ghost & and a of 2 and 4',
+        'snare accent 2 and 4, ghost e and & of 1 and 3',
+      ],
+    },
+    { ostinato: 'hat 8ths' },
+  ],
+  'a-drag-for-a-ghost': [
+    'chosen list',
+    {
+      phrases: [
+        'snare accent 2 and 4, ghost a of 1, ghost e and a of 3',
+        'snare accent 2 and 4, ghost a of 1, ghost e and a of 3, drag on e of 3',
+      ],
+    },
+    { ostinato: 'hat 8ths, kick on the counts' },
+  ],
+};
+
+const written = ({ meter, strokes }: Bar) => ({
+  meter: formatMeter(meter),
+  strokes: strokes
+    .map(({ limb, surface, at, height, ornament }) =>
+      [limb, surface, format(at), height, ornament].filter(Boolean).join(' '),
+    )
+    .toSorted(),
+});
+
+test.each(cases<Page>('pages').filter(({ id }) => id in RULES))('$id', ({ id, order, exercises }) => {
+  const [family, params, more] = RULES[id]!;
+  const drill = makeDrill(usualRule(familyNamed(family)!, { params, ...more }));
+  if (!drill.ok) throw new Error(drill.problems[0]!.say);
+  const made = drill.value.exercises.flatMap(({ groove }) => groove.bars.map(written));
+  const wanted = exercises.flatMap(({ bars }) =>
+    bars.map(({ meter, strokes }) => ({
+      meter,
+      strokes: strokes
+        .map(({ limb, surface, at, height, ornament }) =>
+          [limb, surface, at, height, ornament].filter(Boolean).join(' '),
+        )
+        .toSorted(),
+    })),
+  );
+  if (order === 'rule') expect(made).toEqual(wanted);
+  else expect(made).toHaveLength(wanted.length);
+});

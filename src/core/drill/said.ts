@@ -1,0 +1,38 @@
+import { sayOn } from '../count/say';
+import { SCHOOLS } from '../count/schools';
+import { cellsOfDivisions } from '../grid/cells';
+import type { Meter } from '../grid/meter';
+import type { Groove } from '../groove/groove';
+import type { Limb } from '../groove/limbs';
+import type { FreeStroke } from '../groove/place';
+import { fail, ok, within, type Result } from '../result';
+
+/** Grids a phrase is looked for in after the one that is set, the usual ones first. */
+const GRIDS = [4, 3, 6, 8, 5, 7];
+
+/** One bar as a phrase says it, read as Say it reads it, in the first grid that has all its places. */
+export function saidBar(text: string, meter: Meter, limb: Limb, parts = GRIDS[0]!): Result<FreeStroke[]> {
+  const answers = [parts, ...GRIDS].map((one) => {
+    const cells = cellsOfDivisions(meter, 'numbers', one);
+    const empty: Groove = {
+      version: 1,
+      title: '',
+      reading: 'numbers',
+      tempo: 60,
+      bars: [{ meter, cells, strokes: [] }],
+    };
+    return sayOn(empty, text, { school: SCHOOLS[0], limb });
+  });
+  const found = answers.find((answer) => answer.ok);
+  if (found?.ok) return ok(found.groove.bars[0]!.strokes);
+  const [first] = answers;
+  const { code, where, say, remedy } = (first as Extract<typeof first, { ok: false }>).problems[0]!;
+  return fail({ code, path: [], where, say, remedy });
+}
+
+/** What the other limbs keep repeating: "hat 8ths, kick quarters", "hat foot on 2 and 4". */
+export function readOstinato(text: string, meter: Meter): Result<FreeStroke[]> {
+  if (!text.trim()) return ok([]);
+  const said = saidBar(text, meter, 'right hand');
+  return said.ok ? said : { ok: false, problems: within(['ostinato'], said.problems) };
+}
