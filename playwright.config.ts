@@ -3,6 +3,8 @@ import { defineConfig } from '@playwright/test';
 /** Started by scripts/test.mjs, which serves a demo workshop at DEMO_URL and an empty one at OWN_URL. */
 export default defineConfig({
   testDir: 'e2e',
+  // What is asked over HTTP alone is run by vitest.
+  testMatch: '**/*.spec.ts',
   // Timing varies tenfold on a small machine: generous, since states are waited for and never times.
   timeout: 300_000,
   expect: { timeout: 60_000 },
