@@ -80,7 +80,9 @@ describe('any rule of any family', () => {
           if (moved.ok)
             for (const { groove } of moved.value.exercises)
               for (const one of strokesOf(groove)) expect(one.limb).toBe(limb);
-          const line = makeDrill(rule('accents', { accents: high, among: 4, sticking: 'left hand' }, { parts }));
+          const line = makeDrill(
+            rule('accents', { accents: high, among: 4, sticking: 'left hand' }, { parts, ostinato: '' }),
+          );
           if (!line.ok) throw new Error('none');
           for (const { groove } of line.value.exercises) {
             const strokes = strokesOf(groove);

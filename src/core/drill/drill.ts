@@ -3,6 +3,7 @@ import { type Finding } from '../groove/conflicts';
 import { check } from '../schedule/speeds';
 import { SPEED_LIMITS, type SpeedLimits } from '../limits';
 import type { Groove } from '../groove/groove';
+import { isHand } from '../groove/limbs';
 import { cellsOfDivisions } from '../grid/cells';
 import { barsFrom, type FreeStroke } from '../groove/place';
 import { randomFrom } from '../random';
@@ -171,11 +172,17 @@ export function barsOfFigure(
 ): Groove['bars'] | undefined {
   const meter = figure.meter ?? ground.meter;
   const bars = range(figure.bars);
-  const under = figure.alone
-    ? []
-    : bars.flatMap((bar) =>
-        ground.ostinato.map((one): FreeStroke => ({ ...one, at: add(one.at, mul(barLength(meter), frac(bar))) })),
-      );
+  // A grace is the other hand's.
+  const hasGraces = figure.strokes.some(({ ornament }) => ornament === 'flam' || ornament === 'drag');
+  const isFree = ({ limb }: FreeStroke) =>
+    !(hasGraces && isHand(limb)) && !figure.strokes.some((other) => other.limb === limb);
+  const keeping = figure.alone === 'but for free limbs' ? ground.ostinato.filter(isFree) : ground.ostinato;
+  const under =
+    figure.alone === true
+      ? []
+      : bars.flatMap((bar) =>
+          keeping.map((one): FreeStroke => ({ ...one, at: add(one.at, mul(barLength(meter), frac(bar))) })),
+        );
   const kept = under.filter(
     (one) => !figure.strokes.some((other) => other.limb === one.limb && equal(other.at, one.at)),
   );

@@ -75,9 +75,31 @@ describe('counted on paper', () => {
     for (const { groove, say } of made('rolls', {}, { parts: 4 }).exercises) {
       const beats = Number(say[0]);
       const all = strokesOf(groove);
-      const singles = all.filter(({ at }) => less(at, { n: beats, d: 4 }));
-      expect([singles.length, all.length - singles.length]).toEqual([4 * beats, 8 * beats]);
+      const before = (n: number) => all.filter(({ at }) => less(at, { n, d: 4 })).length;
+      expect([before(beats), before(2 * beats) - before(beats)]).toEqual([4 * beats, 8 * beats]);
+      // And again, until they end with a bar.
+      expect(all).toHaveLength(24 * groove.bars.length);
     }
+  });
+
+  test('the others keep where a limb is free, and only there', () => {
+    const limbs = (family: string, ostinato: string, params = {}) =>
+      new Set(
+        strokesOf(made(family, params, { ostinato }).exercises[0]!.groove).map(
+          ({ limb, surface }) => `${limb} ${surface}`,
+        ),
+      );
+    const feet = 'kick on 1 and 3, hat foot on 2 and 4';
+    for (const family of ['rates', 'sticking', 'rolls', 'accents', 'flams and drags']) {
+      expect(limbs(family, feet)).toEqual(
+        new Set(['right hand snare', 'left hand snare', 'right foot kick', 'left foot hat pedal']),
+      );
+      expect(limbs(family, 'hat 8ths')).toEqual(new Set(['right hand snare', 'left hand snare']));
+    }
+    // The graces of a drag are the right hand's.
+    expect(limbs('flams and drags', 'hat 8ths', { what: ['a drag for each ghost'] })).toEqual(
+      new Set(['left hand snare']),
+    );
   });
 
   test('overlay: 3, 5 and 7 over 16 slots meet again after 3, 5 and 7 bars', () => {

@@ -27,8 +27,8 @@ export interface Figure {
   strokes: readonly FreeStroke[];
   /** Bars of another meter than the ground's. */
   meter?: Meter;
-  /** It is whole without the ostinato. */
-  alone?: boolean;
+  /** It is whole without the ostinato; or only limbs it leaves free keep theirs. */
+  alone?: boolean | 'but for free limbs';
   /** Which slots it strikes or accents, where turning it round gives the same exercise from another start. */
   cyclic?: readonly boolean[];
 }

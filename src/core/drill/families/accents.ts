@@ -47,7 +47,7 @@ function lineOf({ figure, sticking, among }: Params, ground: Ground): Line {
 export const accents = family<Params>({
   name: 'accents',
   wish: 'accents moved about in an unbroken line',
-  version: 1,
+  version: 2,
   order: 'easy to hard',
   shape,
   trains: ({ accents: high, among, walking }) =>
@@ -105,7 +105,7 @@ export const accents = family<Params>({
       say: `${places.length} in ${among}: ${places.map((place) => place + 1).join(' ')}`,
       bars: bars * rounds,
       strokes,
-      alone: true,
+      alone: 'but for free limbs',
       cyclic: Array.from({ length: among }, (_, place) => places.includes(place)),
     };
   },

@@ -27,8 +27,8 @@ function flams(ground: Ground, step: WholeNotes, say: string): Figure[] {
     at: add(one.at, lengthOfBar(ground)),
   }));
   return strokes.length % 2
-    ? [{ say, bars: 2, strokes: [...strokes, ...other], alone: true }]
-    : [{ say, bars: 1, strokes, alone: true }];
+    ? [{ say, bars: 2, strokes: [...strokes, ...other], alone: 'but for free limbs' }]
+    : [{ say, bars: 1, strokes, alone: 'but for free limbs' }];
 }
 
 /** The left hand ghosts on every slot but the backbeat; one ghost after another becomes a drag. */
@@ -39,7 +39,7 @@ function drags(ground: Ground): Figure[] {
     say: '',
     bars: 1,
     strokes: line.map((one) => (one.at === at ? { ...one, ornament: 'drag' as const } : one)),
-    alone: true,
+    alone: 'but for free limbs',
   }));
 }
 
@@ -54,7 +54,7 @@ const figures = ({ what }: Params, ground: Ground): Figure[] =>
 export const flamsAndDrags = family<Params>({
   name: 'flams and drags',
   wish: 'flams from both hands, drags among ghosts',
-  version: 1,
+  version: 2,
   order: 'as generated',
   shape,
   trains: () => 'Grace strokes low and close: played together they are flat, too early they are two notes.',

@@ -22,14 +22,21 @@ const shape = z.object({
   from: z.enum(RATES).default('quarter').describe('From'),
   to: z.enum(RATES).default('16th').describe('To'),
   way: z.enum(['up', 'down', 'up and down', 'to and fro']).default('up and down').describe('Way'),
+  among: z
+    .array(z.enum(RATES))
+    .min(1)
+    .default([...RATES])
+    .describe('Only through these'),
   bars: z.number().int().min(1).max(8).default(2).describe('Bars of each rate'),
+  surface: z.enum(['snare', 'pad', 'floor tom']).default('snare').describe('On'),
 });
 type Params = z.output<typeof shape>;
 
-function sequence({ from, to, way }: Params): NoteValue[] {
+function sequence({ from, to, way, among }: Params): NoteValue[] {
+  // This way round and no other: from what slips.
   if (way === 'to and fro') return [from, to];
   const [first, last] = [RATES.indexOf(from), RATES.indexOf(to)].sort((a, b) => a - b) as [number, number];
-  const up = RATES.slice(first, last + 1);
+  const up = RATES.slice(first, last + 1).filter((rate) => among.includes(rate));
   if (way === 'up') return up;
   return way === 'down' ? up.toReversed() : [...up, ...up.slice(0, -1).toReversed()];
 }
@@ -43,7 +50,7 @@ const rates_ = (params: Params, ground: Ground) => sequence(params).filter((valu
 export const rates = family<Params>({
   name: 'rates',
   wish: 'the same line through all rates',
-  version: 1,
+  version: 2,
   order: 'as generated',
   shape,
   trains: ({ way }) =>
@@ -67,7 +74,7 @@ export const rates = family<Params>({
     const end = mul(lengthOfBar(ground), frac(params.bars));
     const strokes = [];
     for (let at = ZERO, note = 0; less(at, end); at = add(at, NOTE_VALUES[value]), note++)
-      strokes.push(stroke(alternating(note), 'snare', at));
-    return { say: valuesInWords(value), bars: params.bars, strokes, alone: true };
+      strokes.push(stroke(alternating(note), params.surface, at));
+    return { say: valuesInWords(value), bars: params.bars, strokes, alone: 'but for free limbs' };
   },
 });

@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { fail, ok } from '../../result';
-import { add, div, frac, mul } from '../../time/fraction';
-import { barsToFill } from '../../groove/place';
-import { alternating, family, stroke } from '../family';
+import { add, div, frac, mul, toNumber } from '../../time/fraction';
+import { alternating, barsUntilHome, family, lengthOfBar, stroke } from '../family';
 
 const shape = z.object({
   beats: z
@@ -16,7 +15,7 @@ const shape = z.object({
 export const rolls = family<z.output<typeof shape>>({
   name: 'rolls',
   wish: 'singles, then doubles at twice the rate',
-  version: 1,
+  version: 2,
   order: 'as generated',
   shape,
   trains: () => 'Singles and then doubles at twice the rate: the second stroke of each double as loud as the first.',
@@ -34,21 +33,29 @@ export const rolls = family<z.output<typeof shape>>({
   figure: ({ beats }, ground, index) => {
     const count = ground.counts[0]!.length;
     const long = beats[index]!;
-    const singles = Array.from({ length: long * ground.parts }, (_, note) =>
-      stroke(alternating(note), 'snare', mul(div(count, frac(ground.parts)), frac(note))),
+    const slot = div(count, frac(ground.parts));
+    const notes = long * ground.parts;
+    const singles = Array.from({ length: notes }, (_, note) =>
+      stroke(alternating(note), 'snare', mul(slot, frac(note))),
     );
-    const doubles = Array.from({ length: 2 * long * ground.parts }, (_, note) =>
+    const doubles = Array.from({ length: 2 * notes }, (_, note) =>
       stroke(
         alternating(Math.floor(note / 2)),
         'snare',
-        add(mul(count, frac(long)), mul(div(count, frac(2 * ground.parts)), frac(note))),
+        add(mul(count, frac(long)), mul(div(slot, frac(2)), frac(note))),
       ),
     );
+    // Singles and doubles in turn until they end with a bar.
+    const both = mul(count, frac(2 * long));
+    const bars = barsUntilHome(ground, 2 * notes);
+    const rounds = toNumber(div(mul(lengthOfBar(ground), frac(bars)), both));
     return {
       say: `${long} and ${long}`,
-      bars: barsToFill(mul(count, frac(2 * long)), ground.meter),
-      strokes: [...singles, ...doubles],
-      alone: true,
+      bars,
+      strokes: Array.from({ length: rounds }, (_, round) =>
+        [...singles, ...doubles].map((one) => ({ ...one, at: add(one.at, mul(both, frac(round))) })),
+      ).flat(),
+      alone: 'but for free limbs',
     };
   },
 });

@@ -28,7 +28,7 @@ const shape = z.object({
 export const sticking = family<z.output<typeof shape>>({
   name: 'sticking',
   wish: 'singles, doubles and paradiddles',
-  version: 1,
+  version: 2,
   order: 'easy to hard',
   shape,
   trains: () => 'Which hand comes next, while all strokes stay even.',
@@ -56,6 +56,6 @@ export const sticking = family<z.output<typeof shape>>({
         hand === hand.toUpperCase() ? 'accent' : 'tap',
       );
     });
-    return { say: names[index]!, bars, strokes, alone: true };
+    return { say: names[index]!, bars, strokes, alone: 'but for free limbs' };
   },
 });
