@@ -6,8 +6,14 @@
 
 /** A dollar marks what JSON has no word for: a text that begins with one, what was left out, a form. */
 const PLAIN = /^\$(?:\$|undefined$|K[\da-f]{1,4}$)/;
+/** What stands in a call twice is sent once and named by its place: "$0:0:groove:bars:0:meter". */
+const AGAIN = /^\$0(?::[\w .-]{1,40})+$/;
+const NEVER_NAMED = /:(?:__proto__|constructor|prototype|then)(?::|$)/;
+
 /** A form that is sent before the page's script runs also names the arguments that are bound to its action. */
 const BOUND = /^\$@\d{1,4}$/;
+
+const isKnownMark = (text: string): boolean => PLAIN.test(text) || (AGAIN.test(text) && !NEVER_NAMED.test(text));
 
 /** Actions have a handful of arguments; lists of ours hold objects or short texts, and few lists hold lists. */
 const MOST_ARGUMENTS = 10;
@@ -32,7 +38,7 @@ function isPlain(json: unknown, alsoBound: boolean): boolean {
   while (waiting.length) {
     const value = waiting.pop();
     if (typeof value === 'string') {
-      if (value.startsWith('$') && !PLAIN.test(value) && !(alsoBound && BOUND.test(value))) return false;
+      if (value.startsWith('$') && !isKnownMark(value) && !(alsoBound && BOUND.test(value))) return false;
     } else if (value && typeof value === 'object') {
       if (Array.isArray(value) && !isShort(value)) return false;
       for (const one of Object.values(value)) waiting.push(one);
