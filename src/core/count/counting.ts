@@ -23,7 +23,7 @@ export class CountingReader extends PhraseReader {
     while (this.is('number')) {
       const number = this.take('number')!;
       const after: Token[] = [];
-      while (this.isAfterNumber(begin)) after.push(this.tokens[this.index++]!);
+      while (this.isAfterNumber(begin, after.length > 0)) after.push(this.tokens[this.index++]!);
       said.push({ number, after });
     }
     const isAloud = said.some(({ after }) => after.length > 1) || this.isCountedAloud(begin);
@@ -38,11 +38,11 @@ export class CountingReader extends PhraseReader {
   }
 
   /** Whether the token here is a syllable of the number before it, and not the "and" that joins places. */
-  protected isAfterNumber(begin: number): boolean {
+  protected isAfterNumber(begin: number, isCounting: boolean): boolean {
     const token = this.token;
     if (
       !token ||
-      this.isArticle() ||
+      (this.isArticle() && !isCounting) ||
       this.peek()?.kind === 'of' ||
       (this.leadsToOf(this.index + 1) && token.kind === 'and')
     )
@@ -51,6 +51,7 @@ export class CountingReader extends PhraseReader {
     if (token.kind !== 'and') return false;
     const next = this.peek();
     if (!next || next.kind === 'comma' || next.kind === 'semicolon') return true;
+    if (next.kind === 'filler' || next.kind === 'with') return token.glued || this.isCountedAloud(begin);
     if (next.kind === 'word') return this.isSyllable(next) && !this.leadsToOf(this.index + 1);
     if (next.kind !== 'number') return token.symbol && token.glued;
     if (token.symbol && token.glued) return true;

@@ -13,6 +13,7 @@ function distance(one: string, other: string): number {
 /** The words most like one that is not known: at most two, no more than two fifths of their letters off. */
 export function near(word: string, known: readonly string[]): string[] {
   const typed = word.toLowerCase();
+  if (!/[\p{L}\d&]/u.test(typed)) return [];
   return known
     .map((one) => ({ one, off: distance(typed, one) }))
     .filter(({ one, off }) => off > 0 && off <= Math.max(1, Math.floor(one.length * 0.4)))

@@ -11,7 +11,7 @@ export type Term =
   | { kind: 'every syllable'; said: Token; from: number; to: number }
   | { kind: 'slot'; slot: Token & { kind: 'number' }; count: number; number: Token; from: number; to: number }
   | {
-      kind: 'every count' | 'four on the floor' | 'every slot' | 'off-beats' | 'backbeat';
+      kind: 'every count' | 'four on the floor' | 'every slot' | 'off-beats' | 'backbeat' | 'last count';
       from: number;
       to: number;
     }

@@ -32,7 +32,7 @@ export class PlaceReader extends CountingReader {
         return this.startsTerm(at + 1);
       case 'and':
         // “&” may be a syllable with others; “and” joins them.
-        return token.symbol ? this.leadsToOf(at) : this.tokens[at + 1]?.kind === 'of';
+        return token.symbol ? this.leadsToOf(at) || this.isGluedTo(at) : this.tokens[at + 1]?.kind === 'of';
       case 'word':
         return this.pluralOf(token) !== undefined || this.leadsToOf(at);
       default:
@@ -73,7 +73,7 @@ export class PlaceReader extends CountingReader {
 
   /** "except", and "without" where places follow. */
   protected isExcept(): boolean {
-    if (this.is('except')) return true;
+    if (this.is('except')) return this.startsTerm(this.index + 1) || this.index + 1 >= this.tokens.length;
     const isWithout = this.is('remove') && /^(?:without|minus|not|leave out|no)$/i.test(this.token!.text);
     return isWithout && this.startsTerm(this.index + 1);
   }
@@ -84,9 +84,37 @@ export class PlaceReader extends CountingReader {
       this.skip();
       if (this.is('count') && this.peek()?.kind === 'number') this.index++;
       terms.push(...this.readTerm());
-      if (this.is('and') && this.startsTerm(this.index + 1)) this.index++;
+      // "and the last one" is said of what is said before it.
+      const isLastNext = this.tokens.slice(this.index + 1, this.index + 3).some(({ kind }) => kind === 'last');
+      if (this.is('and') && this.startsTerm(this.index + 1) && !isLastNext) this.index++;
       else if (!this.startsTerm(this.index) || this.is('filler', 'article')) return terms;
     }
+  }
+
+  /** "&2" is the & of 2. */
+  private isGluedTo(and: number): boolean {
+    const next = this.tokens[and + 1];
+    return next?.kind === 'number' && next.glued;
+  }
+
+  /** "the first beat", "the first and third beat". */
+  private readOrdinals(): Term[] | undefined {
+    const begin = this.index;
+    const ordinals: Extract<Token, { kind: 'ordinal' }>[] = [];
+    for (let one = this.take('ordinal'); one; one = this.take('ordinal')) {
+      ordinals.push(one);
+      if (this.is('and') && this.peek()?.kind === 'ordinal') this.index++;
+    }
+    if (this.take('count'))
+      return ordinals.map((one): Term => ({
+        kind: 'count',
+        count: one.value,
+        number: one,
+        from: one.from,
+        to: one.to,
+      }));
+    this.index = begin;
+    return undefined;
   }
 
   /** "16ths on beat 4", "triplets in counts 2 and 3": only so far. */
@@ -142,9 +170,20 @@ export class PlaceReader extends CountingReader {
         return [{ kind: 'every count', from, to }];
       case 'last': {
         this.index++;
+        if (this.take('count')) return [{ kind: 'last count', from, to }];
         const value = this.take('value');
         return [{ kind: 'last', from, to: value?.to ?? to, ...(value && { value: value.value, text: value.text }) }];
       }
+      case 'ordinal': {
+        const beats = this.readOrdinals();
+        return beats ?? this.readSyllablesOf();
+      }
+      case 'and':
+        if (this.isGluedTo(this.index)) {
+          this.index++;
+          return [this.syllableOf(token, this.take('number')!)];
+        }
+        return this.readSyllablesOf();
       default: {
         const plural = this.pluralOf(token);
         if (plural) {
@@ -233,8 +272,10 @@ export class PlaceReader extends CountingReader {
   /** "every &", "every e and a", "every count", "all the 8ths", "every other 16th". */
   protected readEvery(): Term[] {
     const every = this.take('every')!;
-    const step = this.take('other') ? 2 : 1;
+    const other = this.take('other') && 2;
+    const step = other ?? this.take('ordinal')?.value ?? 1;
     this.skip();
+    if (this.is('offBeats', 'downbeats', 'backbeat')) return this.readTerm();
     const value = this.take('value');
     if (value) return [{ kind: 'value', value: value.value, step, from: every.from, to: value.to, text: value.text }];
     const place = (token: Token) => ({ from: every.from, to: token.to });

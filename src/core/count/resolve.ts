@@ -50,6 +50,8 @@ class BarGrid {
         return this.slots.filter(({ part }) => part === 0).map(({ at }) => at);
       case 'four on the floor':
         return this.pulses().map(({ at }) => at);
+      case 'last count':
+        return [this.counts.at(-1)!.at];
       case 'every slot':
         return this.slots.map(({ at }) => at);
       case 'off-beats':

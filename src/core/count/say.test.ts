@@ -103,6 +103,23 @@ describe('phrases as teachers type them', () => {
   });
 });
 
+describe('the same said otherwise', () => {
+  test.each([
+    ['1-e-and-a on the snare', 'snare on 1, e of 1, & of 1 and a of 1'],
+    ['kick a-of-2', 'kick on the a of 2'],
+    ['kick 1 – and the a of 2', 'kick on 1 and the a of 2'],
+    ['kick on the third beat', 'kick on 3'],
+    ['kick on the last count', 'kick on 4'],
+    ['hats 8ths but open on 4&', 'hats in 8ths, open on the & of 4'],
+  ])('%s', (phrase, plainly) => expect(after(phrase)).toEqual(after(plainly)));
+
+  test.each(['the kick off 3', 'kick away on 3', 'drop the kick on 3'])('%s leaves the kick on 1', (phrase) =>
+    expect(after(phrase, standing('kick 1 3'))).toEqual(['RF kick 0']),
+  );
+
+  test('a stretch between two numbers is not read as two counts', () => expect(after('kick on 1-3')).toMatch(/^“-”/));
+});
+
 describe('places as they are said', () => {
   interface Case {
     say: string;

@@ -72,7 +72,7 @@ function withRest(problem: SpokenProblem, groove: Groove, text: string, options:
     text.slice(0, from) + behind,
     text.slice(0, from).replace(/(?:[,;]|\band\b)?\s*(?:\bon\b|\bthe\b|\s)*$/i, '') +
       behind.replace(/^\s*of\s+\S+/i, ''),
-  ];
+  ].map((one) => one.trim());
   const rest = rests.find((one) => {
     const answer = readOnce(groove, one, options);
     return answer.ok && answer.changed > 0;

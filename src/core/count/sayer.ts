@@ -57,6 +57,7 @@ export class Sayer extends SayingReader {
     }
     if (this.removing && saying.places && !saying.subjects && !isManner) return this.remove(this.removing, saying);
     this.removing = undefined;
+    if (saying.away) return this.remove({ subjects: saying.subjects ?? this.subjects, manner: {} }, saying);
     if (saying.instead) return this.putInstead(saying, saying.instead);
     if (saying.hands) return this.placeHands(saying);
     if (saying.places) return this.place(saying);

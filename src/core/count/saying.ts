@@ -50,6 +50,13 @@ export class SayingReader extends BarSayer {
         const of: Saying = {};
         this.readSubject(of);
         now.instead = of.subjects![0];
+      } else if (token.kind === 'away') {
+        this.index++;
+        now.away = true;
+      } else if (now.places && this.is('except') && !this.isExcept()) {
+        // "8ths but open on 4&": another thing.
+        begin();
+        this.index++;
       } else if (now.places && this.isExcept()) {
         this.index++;
         this.skip();
@@ -65,7 +72,10 @@ export class SayingReader extends BarSayer {
       )
         this.index++;
       else if (this.startsPlaces()) {
-        if (now.places) begin();
+        if (now.places) {
+          if (this.isUnjoined()) throw this.twoPlaces(token);
+          begin();
+        }
         now.places = this.readPlaces();
         if (isAfter) continue;
       } else throw this.unknown(token);
@@ -73,6 +83,23 @@ export class SayingReader extends BarSayer {
     }
     all.push(now);
     return { all };
+  }
+
+  /** Whether places follow others with nothing but "on the" between them. */
+  private isUnjoined(): boolean {
+    let at = this.index - 1;
+    while (this.tokens[at]?.kind === 'filler') at--;
+    const before = this.tokens[at]?.kind;
+    return before === 'to' || before === 'number' || before === 'value' || (before === 'word' && at < this.index - 1);
+  }
+
+  private twoPlaces(token: Token) {
+    return this.notUnderstood(
+      'two-places',
+      token,
+      'On both, or from one to the other?',
+      'Say and between them, or move the kick from 3 to 4.',
+    );
   }
 
   /** "of bar 2": in it. */

@@ -30,6 +30,8 @@ export interface Saying extends Manner {
   hands?: readonly Limb[];
   accents?: readonly boolean[];
   instead?: Subject;
+  /** Taken away: "kick off 3". */
+  away?: boolean;
 }
 
 /** "a 16th later": by how much, and what. */

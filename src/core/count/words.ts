@@ -35,6 +35,7 @@ type PlainKind =
   | 'fourOnTheFloor'
   | 'last'
   | 'one'
+  | 'away'
   | 'plain'
   | 'both';
 
@@ -104,9 +105,10 @@ const WORDS: [phrases: string, meaning: Meaning][] = [
   ['buzz|buzzed|buzzes|press|press roll|buzz roll', { kind: 'ornament', ornament: 'buzz' }],
   ['plain|without ornament', { kind: 'plain' }],
   [
-    'no|not|remove|delete|erase|drop|without|clear|take out|take away|take off|take|lose|leave out|minus|empty',
+    'no|not|remove|delete|erase|drop|without|clear|take out|take away|take off|take|lose|leave out|minus|empty|get rid of',
     { kind: 'remove' },
   ],
+  ['off|out|away', { kind: 'away' }],
   ['move|shift|push|nudge|bring|slide', { kind: 'move' }],
   ['copy|repeat', { kind: 'copy' }],
   ['like|same as|the same as|as in|equals|as', { kind: 'like' }],
@@ -196,7 +198,7 @@ const WORDS: [phrases: string, meaning: Meaning][] = [
   ['dotted quarters|dotted quarter|dotted quarter notes', { kind: 'value', value: 'dotted quarter' }],
   ['dotted 8ths|dotted eighths|dotted 8th notes|dotted eighth notes', { kind: 'value', value: 'dotted 8th' }],
   [
-    'on|the|at|play|plays|played|put|place|add|then|make|turn|please|stroke|strokes|note|notes|hit|hits|line|off|out|up|down|only|also|together|for|divide|there|it|them|is|are|be|have|give|me|want|a bit|just|pattern|whole',
+    'on|the|at|play|plays|played|put|place|add|then|make|turn|please|stroke|strokes|note|notes|hit|hits|line|up|down|very|use|set|split|more|at all|only|also|together|for|divide|there|it|them|is|are|be|have|give|me|want|a bit|just|pattern|whole',
     { kind: 'filler' },
   ],
   ['an', { kind: 'article' }],
@@ -217,15 +219,23 @@ export const SAID_WORDS = WORDS;
 
 const PIECES = /\d+(?:ths?|nds?|st|rd)\b|\d+|[&+](?:['’]?s\b)?|[,;:.\n]|\p{L}\.\p{L}\.|\p{L}(?:[\p{L}'’-]*\p{L})?|\S/gu;
 /** Marks round a word say nothing of it. */
-const QUOTES = /^["“”‘’'()!?-]$/;
+const QUOTES = /^["“”‘’'()!?]$/;
+const DASH = /^[-–—]$/;
 /** Sticking is written in letters that stand for hands, two or more of them. */
 const STICKING = /^[rl]{2,}$/i;
+
+interface Piece {
+  text: string;
+  from: number;
+  to: number;
+}
 
 /** Cuts a phrase into words; "2e" is a number and a syllable, "16ths" one word, "RLRR" a sticking. */
 export function tokensOf(text: string): Token[] {
   const pieces = [...text.matchAll(PIECES)]
     .map((match) => ({ text: match[0], from: match.index, to: match.index + match[0].length }))
-    .filter((piece) => !QUOTES.test(piece.text));
+    .filter((piece, index, all) => !QUOTES.test(piece.text) && !joins(all, index))
+    .flatMap(parted);
   const tokens: Token[] = [];
   for (let index = 0; index < pieces.length;) {
     const piece = pieces[index]!;
@@ -240,6 +250,11 @@ export function tokensOf(text: string): Token[] {
   return tokens;
 }
 
+/** A dash only joins, as in "1-e-and-a"; between two numbers it would mean a stretch, which is not read. */
+const joins = (pieces: readonly Piece[], index: number): boolean =>
+  DASH.test(pieces[index]!.text) &&
+  ![pieces[index - 1], pieces[index + 1]].every((beside) => beside && /^\d/.test(beside.text));
+
 /** Hands in single letters, "R L R R": three or more of them. */
 function handsFrom(
   pieces: readonly { text: string }[],
@@ -250,6 +265,16 @@ function handsFrom(
   if (words < 3) return undefined;
   const letters = pieces.slice(index, index + words).map(({ text }) => text);
   return { meaning: plainMeaning(letters.join('')), words };
+}
+
+/** "two-and", "eighth-note": a word that is not in the table as it stands, parted at its dashes. */
+function parted(piece: Piece): Piece[] {
+  if (!piece.text.includes('-') || piece.text === '-' || MEANINGS.has(piece.text.toLowerCase())) return [piece];
+  return [...piece.text.matchAll(/[^-]+/g)].map((match) => ({
+    text: match[0],
+    from: piece.from + match.index,
+    to: piece.from + match.index + match[0].length,
+  }));
 }
 
 /** The longest phrase of the table that begins here. */
