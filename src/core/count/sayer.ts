@@ -1,5 +1,5 @@
 import { placeStroke, removeStroke, setOrnament, type Place } from '../groove/edit';
-import { usualLimb } from '../groove/limbs';
+import { isHand, usualLimb, type Limb } from '../groove/limbs';
 import { equal } from '../time/fraction';
 import type { Places, Term } from './phrase';
 import { placesOf } from './resolve';
@@ -12,6 +12,9 @@ import type { Token } from './words';
 export class Sayer extends SayingReader {
   /** What was said before a comma without a place holds until the next semicolon. */
   private clause: Manner = {};
+
+  /** "right hand:" is who plays what is named next, "snare on 1". */
+  private heading: readonly Limb[] | undefined;
 
   /** A part that takes out holds for the bare places after its commas. */
   private removing: { subjects: Subject[] | undefined; manner: Manner } | undefined;
@@ -49,7 +52,8 @@ export class Sayer extends SayingReader {
     for (const saying of sayings.all) this.apply(saying);
   }
 
-  private apply(saying: Saying): void {
+  private apply(spoken: Saying): void {
+    const saying = this.underHeading(spoken);
     if (saying.subjects) this.subjects = saying.subjects;
     const isManner = saying.height || saying.ornament || saying.plain || saying.louder;
     if (saying.subjects || isManner) {
@@ -74,6 +78,16 @@ export class Sayer extends SayingReader {
     if (isManner) return this.changeAll(saying);
     if (saying.subjects)
       throw this.notUnderstood('no-place', this.lastToken(), 'Where?', 'Add a place, like on 1 and 3, or in 8ths.');
+  }
+
+  private underHeading(saying: Saying): Saying {
+    const [only, ...more] = saying.subjects ?? [];
+    if (!only) return saying;
+    const limbs = this.heading;
+    const isHeading = !more.length && only.limbs && !only.surface && !saying.places;
+    this.heading = isHeading ? only.limbs : undefined;
+    if (!limbs || only.limbs || !only.surface || isHand(limbs[0]!) !== isHand(usualLimb(only.surface))) return saying;
+    return { ...saying, subjects: [{ ...only, limbs }, ...more] };
   }
 
   private placesAreStillToCome(): boolean {

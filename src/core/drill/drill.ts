@@ -22,7 +22,7 @@ export interface Exercise {
   index: number;
   say: string;
   /** The places it is said by, so that each school can say them its way; empty where `say` is the family's own. */
-  places: WholeNotes[];
+  places: readonly WholeNotes[];
   groove: Groove;
   difficulty: Difficulty;
   /** Strokes that are not those of the exercise before it; 0 for the first. */
@@ -197,7 +197,8 @@ export function barsOfFigure(
 }
 
 /** Where the limb that comes first in a figure strikes within the first bar. */
-const placesOf = ({ strokes }: Figure, { meter }: Ground): WholeNotes[] =>
+const placesOf = ({ places, strokes }: Figure, { meter }: Ground): readonly WholeNotes[] =>
+  places ??
   strokes
     .filter(({ at, limb }) => limb === strokes[0]!.limb && compare(at, barLength(meter)) < 0)
     .map(({ at }) => at)

@@ -110,6 +110,16 @@ describe('counted on paper', () => {
   test('displacement: home after as many moves as slots', () => {
     expect(made('displacement').total).toBe(16);
     expect(made('displacement', { by: 'half a beat' }).total).toBe(8);
+    expect(made('displacement', { by: 'half a beat' }).exercises.map(({ say }) => say)).toEqual([
+      'home',
+      'half a count later',
+      '1 count later',
+      '1 1/2 counts later',
+      '2 counts later',
+      '2 1/2 counts later',
+      '3 counts later',
+      '3 1/2 counts later',
+    ]);
   });
 
   test.each(cases<{ meter: string; bars: number; onsets: string[]; shift: string; moved: string[] }>('displacements'))(
@@ -181,7 +191,7 @@ describe('counted on paper', () => {
     const full = made('straight to triplet').exercises[3]!.groove;
     expect([full.bars[0]!.strokes.length, full.bars[1]!.strokes.length]).toEqual([8, 12]);
     const flams = made('flams and drags');
-    expect(flams.total).toBe(2 + 14);
+    expect(flams.total).toBe(2 + 1 + 14);
     expect(strokesOf(flams.exercises[1]!.groove).map(({ limb }) => limb[0])).toEqual(['r', 'l', 'r', 'l', 'r', 'l']);
     expect(made('sticking').exercises.map(({ groove }) => groove.bars.length)).toEqual([1, 1, 1, 3, 1, 3, 1, 1, 1, 3]);
     // Counted, not made.

@@ -23,6 +23,8 @@ export interface Ground {
 export interface Figure {
   /** What it is among the others: "the e of 1", "3 in 8: 1 4 6". */
   say: string;
+  /** The places that name it where `say` is empty; those of its first limb in the first bar where none are given. */
+  places?: readonly WholeNotes[];
   bars: number;
   strokes: readonly FreeStroke[];
   /** Bars of another meter than the ground's. */

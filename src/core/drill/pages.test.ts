@@ -1,7 +1,11 @@
 import { expect, test } from 'vitest';
+import { sayOn } from '../count/say';
+import { SCHOOLS } from '../count/schools';
+import { writeGroove } from '../documents/groove';
 import type { RuleJson } from '../documents/rule';
+import { cellsOfDivisions } from '../grid/cells';
 import { formatMeter } from '../grid/meter';
-import type { Bar } from '../groove/groove';
+import type { Bar, Groove } from '../groove/groove';
 import { meterOf } from '../testing/arbitrary';
 import { cases } from '../testing/vectors';
 import { add, equal, exact, format, frac, sub, type WholeNotes } from '../time/fraction';
@@ -16,6 +20,26 @@ interface Page {
   exercises: {
     bars: { meter: string; strokes: Record<'limb' | 'surface' | 'at' | 'height' | 'ornament', string>[] }[];
   }[];
+}
+
+/** A figure that stands on the bench after these phrases, as a rule keeps it. */
+function figureOf(phrases: string[], bars = 1): unknown {
+  const meter = meterOf('4/4');
+  const empty = { meter, cells: cellsOfDivisions(meter, 'numbers', 4), strokes: [] };
+  const groove: Groove = {
+    version: 1,
+    title: 'Figure',
+    reading: 'numbers',
+    tempo: 60,
+    bars: Array.from({ length: bars }, () => empty),
+  };
+  return writeGroove(
+    phrases.reduce((before, phrase) => {
+      const answer = sayOn(before, phrase, { school: SCHOOLS[0], limb: 'right hand' });
+      if (!answer.ok) throw new Error(answer.problems[0]!.say);
+      return answer.groove;
+    }, groove),
+  );
 }
 
 const RULES: Record<string, [family: string, params: Record<string, unknown>, more?: Partial<RuleJson>]> = {
@@ -70,6 +94,25 @@ const RULES: Record<string, [family: string, params: Record<string, unknown>, mo
     { from: '16th', to: 'quarter triplet', way: 'to and fro', bars: 2 },
     { ostinato: 'hat foot on 2 and 4' },
   ],
+  'walking-clap': ['displacement', { figure: figureOf(['clap on 1 2 3 4']), everyBars: 2 }, { ostinato: '' }],
+  'phrase-half-a-beat-late': [
+    'displacement',
+    {
+      figure: figureOf(
+        [
+          'right hand: snare accent 1, tap 2 and the & of 3',
+          'left hand: snare tap & of 1, & of 4, accent 3',
+          'bar 2: right hand: snare accent 1, tap & of 2, & of 3',
+          'bar 2: left hand: snare tap 2, & of 4, accent 3',
+        ],
+        2,
+      ),
+      by: 'half a beat',
+    },
+    { ostinato: '', picked: [0, 1] },
+  ],
+  'alternating-flams': ['flams and drags', { what: ['two bars of each'] }, { ostinato: '' }],
+  'fives-and-sevens': ['odd meters', { meters: ['5/4', '5/8', '7/4', '7/8'], turned: false }],
   'ones-and-twos': ['rolls', { beats: [1, 2] }],
   'double-paradiddle-on-triplets': [
     'sticking',

@@ -119,12 +119,7 @@ export const SHELF: readonly ReadyDrill[] = [
       { goal: 72 },
     ],
     ['Singles into doubles', 'rolls', {}, { parts: 2, goal: 72 }],
-    [
-      'Flams from both hands',
-      'flams and drags',
-      { what: ['flams on quarters', 'flams on half-note triplets'] },
-      { goal: 60 },
-    ],
+    ['Flams from both hands', 'flams and drags', { what: ['two bars of each'] }, { goal: 60 }],
     ['A drag for a ghost', 'flams and drags', { what: ['a drag for each ghost'] }, { goal: 63 }],
     ['Three high in eight', 'accents', { accents: 3, among: 8 }, { withoutTurnings: true, goal: 76 }],
   ),

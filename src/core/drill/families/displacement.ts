@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { fail, ok } from '../../result';
 import { LIMBS } from '../../groove/limbs';
-import { add, compare, div, frac, modulo, mul, toNumber, type WholeNotes } from '../../time/fraction';
+import type { FreeStroke } from '../../groove/place';
+import { add, compare, div, format, frac, modulo, mul, type Fraction, type WholeNotes } from '../../time/fraction';
 import { family, limbShape, type Ground } from '../family';
 import { figureShape, strokesToMove, unfit } from '../figure';
 
@@ -21,10 +22,36 @@ type Params = z.output<typeof shape>;
 const stepOf = ({ by }: Params, { counts, parts }: Ground): WholeNotes =>
   div(counts[0]!.length, frac(by === 'one slot' ? parts : 2));
 
+/** The figure after so many moves, in order. */
+function movedBy(params: Params, ground: Ground, moves: number): FreeStroke[] {
+  const { strokes, length } = strokesToMove(params.figure, ground);
+  const shift = mul(stepOf(params, ground), frac(moves));
+  return strokes
+    .map((one) => (params.moves.includes(one.limb) ? { ...one, at: modulo(add(one.at, shift), length) } : one))
+    .sort((a, b) => compare(a.at, b.at) || LIMBS.indexOf(a.limb) - LIMBS.indexOf(b.limb));
+}
+
+/** A clap on every count is home after one count: the first move, a part of all of them, that changes nothing. */
+function movesUntilHome(params: Params, ground: Ground, all: number): number {
+  const written = (moves: number) => JSON.stringify(movedBy(params, ground, moves));
+  const home = written(0);
+  for (let moves = 1; moves < all; moves++) if (all % moves === 0 && written(moves) === home) return moves;
+  return all;
+}
+
+/** "half a count", "1 1/4 counts": a length in counts as it is said. */
+function countsInWords(counts: Fraction): string {
+  const whole = Math.floor(counts.n / counts.d);
+  const rest = format(frac(counts.n % counts.d, counts.d));
+  if (!whole) return rest === '1/2' ? 'half a count' : `${rest} of a count`;
+  if (rest === '0') return `${whole} ${whole === 1 ? 'count' : 'counts'}`;
+  return `${whole} ${rest} counts`;
+}
+
 export const displacement = family<Params>({
   name: 'displacement',
   wish: 'a figure that starts somewhere else each time',
-  version: 1,
+  version: 2,
   order: 'as generated',
   shape,
   trains: ({ by }) =>
@@ -58,22 +85,17 @@ export const displacement = family<Params>({
         say: `It takes ${moves.n} moves until it is home.`,
         remedy: 'Take a shorter figure, or move it by half a beat.',
       });
-    return ok(moves.n);
+    return ok(movesUntilHome(params, ground, moves.n));
   },
   figure: (params, ground, index) => {
-    const { strokes, length, bars } = strokesToMove(params.figure, ground);
-    const shift = mul(stepOf(params, ground), frac(index));
-    const moved = strokes
-      .map((stroke) =>
-        params.moves.includes(stroke.limb) ? { ...stroke, at: modulo(add(stroke.at, shift), length) } : stroke,
-      )
-      .sort((a, b) => compare(a.at, b.at));
+    const { length, bars } = strokesToMove(params.figure, ground);
+    const moved = movedBy(params, ground, index);
     const rounds = Array.from({ length: params.everyBars }, (_, round) =>
       moved.map((stroke) => ({ ...stroke, at: add(stroke.at, mul(length, frac(round))) })),
     ).flat();
-    const counts = toNumber(div(shift, ground.counts[0]!.length));
+    const shift = mul(stepOf(params, ground), frac(index));
     return {
-      say: index ? `${Math.round(counts * 1000) / 1000} counts later` : 'home',
+      say: index ? `${countsInWords(div(shift, ground.counts[0]!.length))} later` : 'home',
       bars: bars * params.everyBars,
       strokes: rounds,
     };

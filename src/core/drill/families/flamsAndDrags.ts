@@ -1,15 +1,14 @@
 import { z } from 'zod';
 import { fail, ok } from '../../result';
-import { add, div, less, ZERO, type WholeNotes } from '../../time/fraction';
+import { add, div, frac, less, mul, ZERO, type WholeNotes } from '../../time/fraction';
 import { NOTE_VALUES } from '../../time/noteValue';
 import { alternating, family, isBackbeat, lengthOfBar, stroke, type Figure, type Ground } from '../family';
 
-const WHAT = ['flams on quarters', 'flams on half-note triplets', 'a drag for each ghost'] as const;
+const WHAT = ['flams on quarters', 'flams on half-note triplets', 'two bars of each', 'a drag for each ghost'] as const;
 const shape = z.object({
   what: z
     .array(z.enum(WHAT))
     .min(1)
-    .max(3)
     .default([...WHAT])
     .describe('Which'),
 });
@@ -31,12 +30,30 @@ function flams(ground: Ground, step: WholeNotes, say: string): Figure[] {
     : [{ say, bars: 1, strokes, alone: 'but for free limbs' }];
 }
 
+/** Two bars of quarters, then two of half-note triplets, from hand to hand through the change. */
+function both(ground: Ground): Figure[] {
+  const halves = [NOTE_VALUES.quarter, NOTE_VALUES['half triplet']];
+  const two = mul(lengthOfBar(ground), frac(2));
+  if (halves.some((step) => div(two, step).d !== 1)) return [];
+  const places = halves.flatMap((step, half) =>
+    Array.from({ length: div(two, step).n }, (_, note) => add(mul(two, frac(half)), mul(step, frac(note)))),
+  );
+  const strokes = places.map((at, note) => ({
+    ...stroke(alternating(note), 'snare', at, 'accent'),
+    ornament: 'flam' as const,
+  }));
+  return [
+    { say: 'flams, two bars quarters, two bars half-note triplets', bars: 4, strokes, alone: 'but for free limbs' },
+  ];
+}
+
 /** The left hand ghosts on every slot but the backbeat; one ghost after another becomes a drag. */
 function drags(ground: Ground): Figure[] {
   const ghosts = ground.slots.filter((at) => !isBackbeat(ground, at));
   const line = ground.slots.map((at) => stroke('left hand', 'snare', at, isBackbeat(ground, at) ? 'accent' : 'ghost'));
   return ghosts.map((at) => ({
     say: '',
+    places: [at],
     bars: 1,
     strokes: line.map((one) => (one.at === at ? { ...one, ornament: 'drag' as const } : one)),
     alone: 'but for free limbs',
@@ -46,6 +63,7 @@ function drags(ground: Ground): Figure[] {
 const figures = ({ what }: Params, ground: Ground): Figure[] =>
   what.flatMap((one) => {
     if (one === 'a drag for each ghost') return drags(ground);
+    if (one === 'two bars of each') return both(ground);
     return one === 'flams on quarters'
       ? flams(ground, NOTE_VALUES.quarter, 'flams on quarters')
       : flams(ground, NOTE_VALUES['half triplet'], 'flams on half-note triplets');
@@ -54,7 +72,7 @@ const figures = ({ what }: Params, ground: Ground): Figure[] =>
 export const flamsAndDrags = family<Params>({
   name: 'flams and drags',
   wish: 'flams from both hands, drags among ghosts',
-  version: 2,
+  version: 3,
   order: 'as generated',
   shape,
   trains: () => 'Grace strokes low and close: played together they are flat, too early they are two notes.',

@@ -8,8 +8,8 @@ import type { Meter } from '../../grid/meter';
 const METERS = {
   '5/4': { beats: 5, unit: 4, grouping: [3, 2] },
   '5/8': { beats: 5, unit: 8, grouping: [3, 2] },
-  '7/4': { beats: 7, unit: 4, grouping: [4, 3] },
-  '7/8': { beats: 7, unit: 8, grouping: [2, 2, 3] },
+  '7/4': { beats: 7, unit: 4, grouping: [3, 2, 2] },
+  '7/8': { beats: 7, unit: 8, grouping: [3, 2, 2] },
   '15/16': { beats: 15, unit: 16, grouping: [4, 4, 4, 3] },
 } as const;
 type OddMeter = keyof typeof METERS;
@@ -35,22 +35,23 @@ function meters({ meters: wanted, turned }: Params): Meter[] {
   });
 }
 
-/** One idea in every meter: hat on each count, kick where a group begins, snare where its last count is. */
+/** One idea in every meter: hat in 8ths, or in the counts where they are shorter; kick where a group begins, snare on the last count of the first group and of the bar. */
 function idea(meter: Meter): Figure {
   const groups = meter.grouping!;
   const starts = groups.map((_, index) => groups.slice(0, index).reduce((sum, group) => sum + group, 0));
   const place = (count: number) => frac(count, meter.unit);
+  const perCount = meter.unit === 4 ? 2 : 1;
   return {
     say: `${meter.beats}/${meter.unit} as ${groups.join('+')}`,
     bars: 1,
     meter,
     alone: true,
     strokes: [
-      ...Array.from({ length: meter.beats }, (_, count) =>
-        stroke('right hand', 'closed hat', place(count), starts.includes(count) ? 'accent' : 'tap'),
+      ...Array.from({ length: meter.beats * perCount }, (_, hat) =>
+        stroke('right hand', 'closed hat', frac(hat, meter.unit * perCount)),
       ),
-      ...starts.map((start) => stroke('right foot', 'kick', place(start), start ? 'tap' : 'accent')),
-      ...starts.map((start, index) => stroke('left hand', 'snare', place(start + groups[index]! - 1), 'accent')),
+      ...starts.map((start) => stroke('right foot', 'kick', place(start))),
+      ...[groups[0]! - 1, meter.beats - 1].map((count) => stroke('left hand', 'snare', place(count), 'accent')),
     ],
   };
 }
@@ -58,7 +59,7 @@ function idea(meter: Meter): Figure {
 export const oddMeters = family<Params>({
   name: 'odd meters',
   wish: 'the same groove in fives, sevens and fifteen',
-  version: 1,
+  version: 2,
   order: 'as generated',
   shape,
   trains: () => 'One groove idea in meters that do not come out even: hear the groups.',
