@@ -103,11 +103,16 @@ test('what is sent to the server and cannot be kept is answered in words, never 
     return [answer.status(), ((await answer.json()) as { say: string }).say] as const;
   };
   const id = '6f1f6a3e-0000-4000-8000-000000000001';
-  const frame = { id, playerId: id, grooveId: id, playedAt: '2026-11-20T12:00:00Z' };
+  // Whose take it is, as the page itself knows it.
+  const [, playerId] = /playerId\\?":\\?"([0-9a-f-]{36})/.exec(await (await page.request.get('/today')).text())!;
+  const frame = { id, playerId, grooveId: id, playedAt: '2026-11-20T12:00:00Z' };
   expect(await send('{')).toEqual([400, 'This is not JSON.']);
   expect(await send('{}', { origin: 'https://elsewhere.example' })).toEqual([403, 'This was sent from another site.']);
   expect(await send('{}', { 'content-type': 'text/plain' })).toEqual([415, 'Send JSON.']);
   expect((await send('{}'))[0]).toBe(422);
+  const another = await send(JSON.stringify({ ...frame, playerId: id, take: {} }));
+  expect(another[0]).toBe(422);
+  expect(another[1]).toContain('another person’s');
   const many = await send(
     JSON.stringify({ ...frame, take: { version: 1, hits: Array.from({ length: 200_000 }, () => 0) } }),
   );

@@ -163,6 +163,7 @@ test('of two windows with the workshop’s settings the second is told, and noth
   page,
 }) => {
   await signIn(page, 'tova', 'a long password');
+  await expect(page).toHaveURL(/today/);
   await page.goto('/workshop');
   const other = await page.context().newPage();
   await other.goto('/workshop');
