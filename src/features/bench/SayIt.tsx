@@ -38,7 +38,7 @@ export const SayIt = memo(function SayIt({ text, answer, onText, onPlace, onReme
           borderRadius: 2,
           px: 2,
           minHeight: 48,
-          '&:focus-within': { outline: '2px solid', outlineColor: 'secondary.main' },
+          '&:focus-within': { outline: '3px solid', outlineColor: 'secondary.main', outlineOffset: '1px' },
         }}
       >
         <Box component="label" htmlFor="say-it" sx={{ fontWeight: 650, whiteSpace: 'nowrap' }}>
@@ -83,7 +83,7 @@ export const SayIt = memo(function SayIt({ text, answer, onText, onPlace, onReme
               p: 0,
               outline: 'none',
               // The frame round it shows the focus.
-              '&&:focus-visible': { outline: 'none' },
+              '&&:focus-visible': { outline: 'none !important' },
               '&::placeholder': { color: 'text.secondary', opacity: 1 },
             }}
           />
