@@ -6,7 +6,8 @@ import { meterOf, oneLine } from '../testing/arbitrary';
 import { exact, format, less, toNumber } from '../time/fraction';
 import { cases } from '../testing/vectors';
 import { makeDrill } from './drill';
-import { readyRule } from './rule';
+import { familyNamed } from './registry';
+import { readyRule, usualRule } from './rule';
 import { made, rule, says, struck } from '../testing/drills';
 
 describe('counted on paper', () => {
@@ -105,6 +106,21 @@ describe('counted on paper', () => {
   test('overlay: 3, 5 and 7 over 16 slots meet again after 3, 5 and 7 bars', () => {
     expect(made('overlay').exercises.map(({ groove }) => groove.bars.length)).toEqual([3, 5, 7]);
     expect(made('overlay', { lengths: [3] }, { meter: '3/4' }).exercises[0]!.groove.bars).toHaveLength(1);
+  });
+
+  test('walks come as the rule goes, combinations from easy to hard', () => {
+    const order = (family: string, params = {}) => usualRule(familyNamed(family)!, { params }).order;
+    expect([order('between'), order('between', { where: 'every combination' })]).toEqual([
+      'as generated',
+      'easy to hard',
+    ]);
+    expect(order('compound', { what: 'every kick on the hats' })).toBe('easy to hard');
+    expect([order('rates'), order('displacement'), order('accents'), order('sticking')]).toEqual([
+      'as generated',
+      'as generated',
+      'easy to hard',
+      'easy to hard',
+    ]);
   });
 
   test('displacement: home after as many moves as slots', () => {

@@ -35,6 +35,8 @@ export interface Figure {
   cyclic?: readonly boolean[];
 }
 
+type UsualOrder = 'as generated' | 'easy to hard';
+
 /** A rule that writes exercises. `shape` has a usual value for every parameter, and its description is the form's label. */
 export interface Family<P = unknown> {
   name: string;
@@ -43,7 +45,7 @@ export interface Family<P = unknown> {
   /** Raised when the same parameters come to other bars. */
   version: number;
   /** In which order its exercises usually come; a collection goes from easy to hard, a walk as the rule goes. */
-  order: 'as generated' | 'easy to hard';
+  order: UsualOrder | ((params: P) => UsualOrder);
   shape: z.ZodType<P>;
   /** One sentence on what it trains. */
   trains: (params: P, ground: Ground) => string;

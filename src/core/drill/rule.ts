@@ -22,9 +22,24 @@ export interface ReadyRule {
 /** The version of what writes a family's exercises: its own generator, and how they are chosen and ordered. */
 export const generatorOf = (family: Family): number => family.version + CHOOSING_VERSION;
 
+/** The order a family's exercises usually come in with these parameters; with its usual ones where they are none. */
+export function usualOrder({ order, shape }: Family, params: unknown): Rule['order'] {
+  if (typeof order !== 'function') return order;
+  const read = shape.safeParse(params);
+  return order(read.success ? read.data : shape.parse({}));
+}
+
 /** A rule for a family with all its usual values. */
-export const usualRule = (family: Family, change: Partial<Omit<RuleJson, 'version'>> = {}): Rule =>
-  ruleOf({ family: family.name, generator: generatorOf(family), params: {}, order: family.order, ...change });
+export function usualRule(family: Family, change: Partial<Omit<RuleJson, 'version'>> = {}): Rule {
+  const params = change.params ?? {};
+  return ruleOf({
+    family: family.name,
+    generator: generatorOf(family),
+    params,
+    order: usualOrder(family, params),
+    ...change,
+  });
+}
 
 /**
  * A rule as the generator of today works with it. What an older one wrote keeps its parameters, but exercises picked by

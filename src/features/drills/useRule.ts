@@ -3,7 +3,7 @@ import { readGroove, writeGroove } from '@/core/documents/groove';
 import type { Rule } from '@/core/documents/rule';
 import { settingsLike } from '@/core/drill/fromGroove';
 import { FAMILIES, familyNamed } from '@/core/drill/registry';
-import { generatorOf, renewed, usualRule } from '@/core/drill/rule';
+import { generatorOf, renewed, usualOrder, usualRule } from '@/core/drill/rule';
 import type { Groove } from '@/core/groove/groove';
 import { drillFor, type Weakness } from '@/core/plan/weakness';
 import type { KeptDrill } from '@/server/drills';
@@ -11,6 +11,8 @@ import { takesGroove } from './parameters';
 
 /** What changes how the exercises are played, not which they are. */
 const PLAYED = new Set(['repeats', 'rest', 'click', 'ladder', 'caller', 'swing', 'goal']);
+
+const usualOrderOf = ({ family, params }: Rule): Rule['order'] => usualOrder(familyNamed(family)!, params);
 
 /** The groove a rule is made of, as far as its words can be read. */
 function figureOf(rule: Rule): Groove | undefined {
@@ -39,6 +41,8 @@ export function useRule(weakness: Weakness | undefined) {
       return {
         ...next,
         picked: isPlayOnly ? before.picked : next.picked,
+        // An order that nobody chose goes with what is trained.
+        order: before.order === usualOrderOf(before) && !('order' in wanted) ? usualOrderOf(next) : next.order,
         ...(next.ladder && { ladder: { ...next.ladder, goal: next.goal } }),
       };
     });

@@ -50,7 +50,8 @@ export const between = family<Params>({
   name: 'between',
   wish: 'a foot or hand between the hats',
   version: 1,
-  order: 'as generated',
+  order: ({ where }) =>
+    where === 'pairs of places' || where === 'every combination' ? 'easy to hard' : 'as generated',
   shape,
   trains: ({ limb }) => `The ${limb} plays where the ostinato is silent.`,
   total: (params, ground) => {

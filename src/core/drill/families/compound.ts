@@ -41,7 +41,7 @@ export const compound = family<z.output<typeof shape>>({
   name: 'compound',
   wish: 'three to a pulse: 12/8',
   version: 1,
-  order: 'as generated',
+  order: ({ what }) => (what === 'every kick on the hats' ? 'easy to hard' : 'as generated'),
   shape,
   trains: ({ what }) =>
     what === 'fills'
