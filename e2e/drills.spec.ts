@@ -13,7 +13,7 @@ test('a wish becomes exercises at once: counted, explained, heard, sent to the b
 
   await choose(page, 'What to train', 'A foot or hand between the hats');
   await choose(page, 'Where', 'every combination');
-  await expect(page.getByText('easy to hard, each 2 times, click on counts')).toBeVisible();
+  await expect(page.getByText('easy to hard, click on counts')).toBeVisible();
   await expect(said.getByText('255 exercises; 20 chosen evenly by difficulty.')).toBeVisible();
   await page.getByRole('button', { name: /How it is played/ }).click();
   await page.getByRole('switch', { name: 'Leave out what is the same turned round' }).click();
