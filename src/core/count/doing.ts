@@ -12,7 +12,8 @@ import { placesOf } from './resolve';
 import type { OtherReading, SayOptions } from './say';
 import { sayBack, strokeAt } from './sayBack';
 import { matches, type Manner, type Shift, type Subject } from './subject';
-import { tokensOf, type Token } from './words';
+import { tokensOf } from './tokens';
+import type { Token } from './words';
 
 const DRUMS: readonly Surface[] = ['snare', 'high tom', 'mid tom', 'floor tom', 'pad', 'rim', 'cross-stick'];
 

@@ -2,7 +2,8 @@ import type { NoteValue } from '../time/noteValue';
 import { sameSyllable } from './sayPlace';
 import type { School } from './schools';
 import type { Remedy } from './spoken';
-import { mayBeSyllable, type Token, type TokenKind } from './words';
+import { mayBeSyllable } from './tokens';
+import type { Token, TokenKind } from './words';
 
 /** A place as it is said, before it is looked for in a grid. */
 export type Term =

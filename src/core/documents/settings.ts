@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { mayBeSyllable, tokensOf } from '../count/words';
+import { mayBeSyllable, tokensOf } from '../count/tokens';
 import { SCHOOLS, schoolNamed, type School } from '../count/schools';
 import { FEELS, type Feel } from '../groove/beat';
 import type { Problem } from '../result';
