@@ -41,9 +41,19 @@ describe('counted on paper', () => {
   test('pairs: one for each slot; accents on the backbeat, ghosts elsewhere', () => {
     const drill = made('pairs');
     expect(drill.total).toBe(16);
-    expect(struck(drill.exercises[3]!.groove, 'left hand')).toMatchObject([{ height: 'ghost' }, { height: 'accent' }]);
-    expect(struck(drill.exercises[0]!.groove, 'left hand')).toMatchObject([{ height: 'ghost' }, { height: 'ghost' }]);
-    expect(struck(drill.exercises[15]!.groove, 'left hand')).toHaveLength(2);
+    const heights = (index: number, all = drill) =>
+      struck(all.exercises[index]!.groove, 'left hand').map(({ at, height }) => `${format(at)} ${height}`);
+    const kept = ['1/4 accent', '3/4 accent'];
+    expect(heights(3)).toEqual(['3/16 ghost', ...kept]);
+    expect(heights(0)).toEqual(['0 ghost', '1/16 ghost', ...kept]);
+    expect(heights(15)).toEqual(['0 ghost', ...kept, '15/16 ghost']);
+    expect(heights(3, made('pairs', { backbeat: false }))).toEqual(['3/16 ghost', '1/4 ghost']);
+    const both = made('pairs', { halves: 'both halves' });
+    expect([both.total, heights(3, both)]).toEqual([8, ['3/16 ghost', '1/4 accent', '11/16 ghost', '3/4 accent']]);
+    expect(makeDrill(rule('pairs', { halves: 'both halves' }, { meter: '3/4' }))).toMatchObject({
+      ok: false,
+      problems: [{ path: ['params', 'halves'] }],
+    });
   });
 
   test('accents: k in n are n over k; walking as many as strokes; the line never breaks', () => {
@@ -168,8 +178,8 @@ describe('counted on paper', () => {
     const figure = writeGroove(oneLine('t.t.ttt.'));
     const drill = made('re-rate', { figure, values: ['quarter', '16th'], mixed: false });
     expect(drill.exercises.map(({ say }) => say)).toEqual([
-      '5 × quarter, ends 3 counts before the bar line',
-      '5 × 16th, ends 2 3/4 counts before the bar line',
+      '5 quarters, ends 3 counts before the bar line',
+      '5 16ths, ends 2 3/4 counts before the bar line',
     ]);
     expect(drill.exercises.map(({ groove }) => groove.bars.length)).toEqual([2, 1]);
     // Of the six halves only those whose switch leaves every note on a grid.
@@ -222,5 +232,84 @@ describe('counted on paper', () => {
       'right foot, left hand, right hand',
     ]);
     expect(made('build-up', { figure: writeGroove(STARTERS[0]!), way: 'pairs, then all' }).total).toBe(4);
+  });
+});
+
+describe('said in words', () => {
+  test('re-rate: plans as they are said, after the others; a line that cannot be is pointed at', () => {
+    const figure = writeGroove(oneLine('tttttttt'));
+    const drill = made('re-rate', {
+      figure,
+      values: ['8th'],
+      mixed: false,
+      plans: ['3 quarter triplets, the rest in 8ths', '', '3 8th triplets, 1 quarter'],
+    });
+    expect(drill.exercises.map(({ say }) => say.replace(/, ends.*/, ''))).toEqual([
+      '8 8ths',
+      '3 quarter triplets, 5 8ths',
+      '3 8th triplets, 1 quarter, 3 8th triplets, 1 quarter',
+    ]);
+    const wrong = (line: string) => makeDrill(rule('re-rate', { figure, plans: ['8ths', line] }));
+    for (const [line, code] of [
+      ['9 8ths', 'notes-differ'],
+      ['8 8ths, the rest in 16ths', 'notes-differ'],
+      ['3 oars', 'not-understood'],
+      ['1 8th triplet, 7 16ths', 'no-grid'],
+    ])
+      expect(wrong(line!)).toMatchObject({
+        ok: false,
+        problems: [{ code, path: ['params', 'plans'], where: 'line 2' }],
+      });
+  });
+
+  test('overlay: figures slot by slot; one that names no drum is pointed at, and so is a limb that is taken', () => {
+    const said = (figures: string[], params = {}) => makeDrill(rule('overlay', { figures, ...params }));
+    expect(said(['R snare, L snare, rest, rest, L high tom'])).toMatchObject({ ok: true, value: { total: 1 } });
+    expect(said(['R snare, oar'])).toMatchObject({
+      ok: false,
+      problems: [{ path: ['params', 'figures'], where: 'line 1', say: expect.stringContaining('slot 2') as string }],
+    });
+    expect(said(['kick, rest, kick'])).toMatchObject({ ok: false, problems: [{ code: 'limb-taken' }] });
+    expect(said(['kick, rest, kick'], { keeps: 'left foot' })).toMatchObject({ ok: true });
+    expect(said([Array(17).fill('R snare').join(', ')])).toMatchObject({
+      ok: false,
+      problems: [{ code: 'longer-than-bar', path: ['params', 'figures'] }],
+    });
+    expect(said(['rest, rest'])).toMatchObject({ ok: false, problems: [{ code: 'none' }] });
+  });
+
+  test('12/8: counted in pulses, on the ride, any kick under the beat; one that is not there is pointed at', () => {
+    const [beat] = made('compound', {
+      what: 'beat and fill',
+      hand: 'on the ride',
+      kick: '1, 6 and 7',
+      beats: 1,
+    }).exercises;
+    expect(beat!.groove).toMatchObject({ reading: 'pulse', tempo: 60, bars: [{}, {}] });
+    const ofBar = (limb: string, bar: number) =>
+      beat!.groove.bars[bar]!.strokes.filter((one) => one.limb === limb).map(({ at }) => format(at));
+    expect([ofBar('right foot', 0), ofBar('right foot', 1)]).toEqual([
+      ['0', '5/8', '3/4'],
+      ['0', '3/8', '3/4', '9/8'],
+    ]);
+    expect(
+      new Set(struck({ ...beat!.groove, bars: [beat!.groove.bars[0]!] }, 'right hand').map((one) => one.surface)),
+    ).toEqual(new Set(['ride']));
+    expect(makeDrill(rule('compound', { what: 'beat and fill', kick: '1 13' }))).toMatchObject({
+      ok: false,
+      problems: [{ code: 'no-such-place', path: ['params', 'kick'] }],
+    });
+  });
+
+  test('8ths into triplets on one hand: full first, shuffled after; the others keep', () => {
+    const [first] = made(
+      'straight to triplet',
+      { line: 'on the ride', extents: ['first two beats'], into: ['triplets first, shuffle after'] },
+      { ostinato: 'kick quarters' },
+    ).exercises;
+    expect(
+      first!.groove.bars[1]!.strokes.filter(({ limb }) => limb === 'right hand').map(({ at }) => format(at)),
+    ).toEqual(['0', '1/12', '1/6', '1/4', '5/12', '1/2', '5/8', '3/4', '7/8']);
+    expect(struck(first!.groove, 'right foot')).toHaveLength(8);
   });
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { RuleJson } from '../documents/rule';
 import type { FreeStroke } from '../groove/place';
 import { LIMBS, type Height, type Limb, type Surface } from '../groove/limbs';
 import type { Result } from '../result';
@@ -46,6 +47,8 @@ export interface Family<P = unknown> {
   version: number;
   /** In which order its exercises usually come; a collection goes from easy to hard, a walk as the rule goes. */
   order: UsualOrder | ((params: P) => UsualOrder);
+  /** The ground it usually stands on, where that is not the drill maker's own. */
+  ground?: Pick<RuleJson, 'meter' | 'reading' | 'parts' | 'ostinato' | 'goal'>;
   shape: z.ZodType<P>;
   /** One sentence on what it trains. */
   trains: (params: P, ground: Ground) => string;

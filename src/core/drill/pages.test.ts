@@ -42,6 +42,21 @@ function figureOf(phrases: string[], bars = 1): unknown {
   );
 }
 
+/** Fourteen 8ths, hands in turn, round the kit. */
+const PHRASE_OF_FOURTEEN = [
+  'right hand: snare accent 1 and 3, tap 4',
+  'right hand: high tom 2',
+  'left hand: snare & of 1, & of 2',
+  'left hand: mid tom & of 3',
+  'left hand: floor tom accent & of 4',
+  'bar 2: right hand: snare 1',
+  'bar 2: right hand: high tom accent 2',
+  'bar 2: right hand: mid tom 3',
+  'bar 2: left hand: snare & of 1',
+  'bar 2: left hand: high tom & of 2',
+  'bar 2: left hand: floor tom accent & of 3',
+];
+
 const RULES: Record<string, [family: string, params: Record<string, unknown>, more?: Partial<RuleJson>]> = {
   'sixteen-snares': ['placement', { limb: 'left hand' }],
   'sixteen-snares-with-kick': ['placement', { limb: 'left hand' }, { ostinato: 'hat 8ths, kick on 1 2 3 4' }],
@@ -66,18 +81,32 @@ const RULES: Record<string, [family: string, params: Record<string, unknown>, mo
     { phrases: ["all the e's, all the a's", 'e and a of 1 and 3', 'e and a of 2 and 4'] },
     { ostinato: 'hat 8ths' },
   ],
-  'pairs-in-both-halves': [
-    'chosen list',
+  'pairs-in-both-halves': ['pairs', { halves: 'both halves' }, { ostinato: 'hat 8ths', picked: [4, 3, 6, 1] }],
+  'one-phrase-other-values': [
+    're-rate',
     {
-      phrases: [
-        'snare accent 2 and 4, ghost e of 2 and 4',
-        'snare ghost a of 1 and 3, accent 2 and 4',
-        'snare accent 2 and 4, ghost & and a of 2 and 4',
-        'snare accent 2 and 4, ghost e and & of 1 and 3',
+      figure: figureOf(PHRASE_OF_FOURTEEN, 2),
+      values: ['8th', 'quarter triplet', '8th triplet'],
+      mixed: false,
+      plans: ['3 quarter triplets, 4 8ths, 3 8th triplets, 4 8ths'],
+    },
+  ],
+  '8ths-into-triplets': [
+    'straight to triplet',
+    { extents: ['all'], into: ['shuffle', 'full triplets', 'triplets first, shuffle after'], line: 'on the hat' },
+    { ostinato: 'kick on 1 and 3, snare on 2 and 4' },
+  ],
+  'threes-and-sevens-over-four': [
+    'overlay',
+    {
+      figures: [
+        'R floor tom loud, L snare, L snare',
+        'R high tom loud, L snare, R floor tom, rest, R floor tom, L snare, rest',
       ],
     },
-    { ostinato: 'hat 8ths' },
+    { parts: 2, ostinato: 'hat pedal on 2 and 4' },
   ],
+  'twelve-eight-fill': ['compound', { what: 'beat and fill', accents: false }, { meter: '12/8', ostinato: '' }],
   'four-rates-eight-bars': [
     'rates',
     {
@@ -153,7 +182,7 @@ const written = ({ meter, strokes: all }: Bar, strokes = undoubled(all)): Words 
     .toSorted(),
 });
 
-test.each(cases<Page>('pages').filter(({ id }) => id in RULES))('$id', ({ id, order, exercises }) => {
+test.each(cases<Page>('pages'))('$id', ({ id, order, exercises }) => {
   const [family, params, more] = RULES[id]!;
   const drill = makeDrill(usualRule(familyNamed(family)!, { params, ...more }));
   if (!drill.ok) throw new Error(drill.problems[0]!.say);

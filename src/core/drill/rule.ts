@@ -36,6 +36,7 @@ export function usualRule(family: Family, change: Partial<Omit<RuleJson, 'versio
     family: family.name,
     generator: generatorOf(family),
     params,
+    ...family.ground,
     order: usualOrder(family, params),
     ...change,
   });

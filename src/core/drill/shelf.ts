@@ -93,12 +93,19 @@ export const SHELF: readonly ReadyDrill[] = [
     'triplets and swing',
     ['Three to a count, hands in turn', 'sticking', { names: ['singles'] }, { parts: 3, goal: 60 }],
     ['Straight to shuffle', 'straight to triplet', { into: ['shuffle'] }, { goal: 72 }],
+    [
+      'Shuffle and triplets on the hat',
+      'straight to triplet',
+      { line: 'on the hat', extents: ['all'], into: ['shuffle', 'full triplets', 'triplets first, shuffle after'] },
+      { ostinato: 'kick on 1 and 3, snare on 2 and 4', goal: 72 },
+    ],
     ['Straight to full triplets', 'straight to triplet', { into: ['full triplets'] }, { goal: 66 }],
     ['The kick on every triplet', 'placement', {}, { ostinato: 'ride quarters', parts: 3, goal: 63 }],
     ['Last of the three', 'between', { where: 'single places' }, { ostinato: 'ride quarters', parts: 3, goal: 66 }],
     ['8ths and triplets, to and fro', 'rates', { from: '8th', to: '8th triplet', way: 'to and fro' }, { goal: 66 }],
-    ['Twelve oars: kicks on the hats', 'compound', {}, { goal: 90 }],
-    ['Round the kit in threes', 'compound', { what: 'fills' }, { goal: 90 }],
+    ['Twelve oars: kicks on the hats', 'compound', {}, { goal: 52 }],
+    ['Round the kit in threes', 'compound', { what: 'fills' }, { goal: 56 }],
+    ['Three bars of twelve and a fill', 'compound', { what: 'beat and fill' }, { goal: 56 }],
     [
       'From halves to triplets, all rates',
       'rates',
@@ -112,6 +119,7 @@ export const SHELF: readonly ReadyDrill[] = [
     ['Two high in four', 'accents', { accents: 2 }, { goal: 69 }],
     ['One high in three', 'accents', { walking: true, among: 3 }, { parts: 3, goal: 66 }],
     ['Ghost pairs round the backbeat', 'pairs', {}, { ...hats, goal: 72 }],
+    ['Ghost pairs in both halves', 'pairs', { halves: 'both halves' }, { ...hats, goal: 76 }],
     [
       'Paradiddles',
       'sticking',
@@ -130,6 +138,17 @@ export const SHELF: readonly ReadyDrill[] = [
     ['Fifteen', 'odd meters', { meters: ['15/16'] }, { goal: 240 }],
     ['Threes over four', 'overlay', { lengths: [3] }, { parts: 2, goal: 72 }],
     ['Fives over four', 'overlay', { lengths: [5] }, { goal: 66 }],
+    [
+      'Threes and sevens between drums',
+      'overlay',
+      {
+        figures: [
+          'R floor tom loud, L snare, L snare',
+          'R high tom loud, L snare, R floor tom, rest, R floor tom, L snare, rest',
+        ],
+      },
+      { ostinato: 'hat foot on 2 and 4', parts: 2, goal: 76 },
+    ],
     ['Sevens over four, kick on 2 and 4', 'overlay', { lengths: [7], on: '2 and 4' }, { goal: 66 }],
     ['A figure that drifts', 'displacement', {}, { ...hats, goal: 72 }],
     ['A figure by half beats', 'displacement', { by: 'half a beat' }, { ...hats, goal: 76 }],

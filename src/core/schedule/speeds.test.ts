@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { setOrnament } from '../groove/edit';
 import { oneLine, together } from '../testing/arbitrary';
+import type { Limb } from '../groove/limbs';
 import { exact } from '../time/fraction';
 import { check, speeds } from './speeds';
 
@@ -9,22 +10,30 @@ const at = (place: string) => ({ bar: 0, limb: 'right hand' as const, at: exact(
 const feet = oneLine('t.t.t.t.', 'right foot');
 
 describe('strokes a second', () => {
-  test('by limb, a double as two, over the bar line too', () => {
+  test('by limb, over the bar line too', () => {
     const hat = oneLine('tttttttt');
     expect(speeds(hat, 60)).toEqual([{ limb: 'right hand', perSecond: 2, feel: 'comfortable' }]);
-    expect(speeds(setOrnament(hat, at('1/8'), 'double'), 60)[0]).toMatchObject({ perSecond: 4 });
-    expect(speeds(oneLine('t......t'), 60)[0]).toMatchObject({ perSecond: 2 });
-    expect(speeds(oneLine('t......t.'.slice(0, 8)), 60)[0]).toMatchObject({ perSecond: 2 });
+    expect(speeds(oneLine('t......t', 'right foot'), 60)[0]).toMatchObject({ perSecond: 2 });
   });
 
   test('from the shortest gap there is, of each limb by itself', () => {
-    const both = together(oneLine('t.t.tt..'), oneLine('t...t...', 'right foot'));
+    const both = together(oneLine('t.tttt..'), oneLine('t...t...', 'right foot'));
     expect(speeds(both, 60)).toEqual([
       { limb: 'right hand', perSecond: 2, feel: 'comfortable' },
       { limb: 'right foot', perSecond: 0.5, feel: 'comfortable' },
     ]);
     // A single stroke comes once a bar: four seconds at 60.
     expect(speeds(oneLine('..t.....'), 60)).toEqual([{ limb: 'right hand', perSecond: 0.25, feel: 'comfortable' }]);
+  });
+
+  test('a double of a hand is one motion, as an ornament and written out; three in a row are three, and feet have none', () => {
+    const most = (line: string, limb: Limb = 'right hand') => speeds(oneLine(line, limb), 60)[0]!.perSecond;
+    expect(speeds(setOrnament(oneLine('tttttttt'), at('1/8'), 'double'), 60)[0]).toMatchObject({ perSecond: 2 });
+    expect(most('tt..tt..')).toBeCloseTo(0.5);
+    expect(most('t.tt.t..')).toBeCloseTo(1);
+    expect(most('ttt.....')).toBe(2);
+    expect(most('tt.tt.tt')).toBeCloseTo(2);
+    expect(most('tt..tt..', 'right foot')).toBe(2);
   });
 
   test('a grace is no stroke of its hand', () => {

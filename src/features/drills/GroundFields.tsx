@@ -10,6 +10,8 @@ import { readGroove, writeGroove } from '@/core/documents/groove';
 import { type Groove } from '@/core/groove/groove';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { limbsIn } from '@/core/groove/kit';
+import { isCompound, parseMeter } from '@/core/grid/meter';
+import { FASTEST, SLOWEST } from '@/core/limits';
 import type { Problem } from '@/core/result';
 import { grooveOf } from './grooveOf';
 import { GroovePick, type Pickable } from './GroovePick';
@@ -21,6 +23,11 @@ interface GroundFieldsProps {
   problems: readonly Problem[];
   onChange: (change: Partial<Rule>) => void;
 }
+
+const hasPulses = (text: string) => {
+  const meter = parseMeter(text);
+  return meter.ok && isCompound(meter.value);
+};
 
 const MOST = [8, 16, 20, 32, 50, 100, 500, 1000];
 
@@ -59,6 +66,24 @@ export function GroundFields({ rule, grooves, problems, onChange }: GroundFields
         problem={problemAt('parts')}
         onChange={(parts) => onChange({ parts })}
       />
+      {hasPulses(rule.meter) && (
+        <TextField
+          className="wide"
+          label="Counted"
+          select
+          value={rule.reading}
+          onChange={({ target }) =>
+            onChange(
+              target.value === 'pulse'
+                ? { reading: 'pulse', parts: 3, goal: Math.max(SLOWEST, Math.round(rule.goal / 3)) }
+                : { reading: 'numbers', parts: 1, goal: Math.min(FASTEST, rule.goal * 3) },
+            )
+          }
+        >
+          <MenuItem value="pulse">in pulses, three to each</MenuItem>
+          <MenuItem value="numbers">in all numbers</MenuItem>
+        </TextField>
+      )}
       {rule.over ? (
         <OverGroove
           over={rule.over}
@@ -90,7 +115,7 @@ export function GroundFields({ rule, grooves, problems, onChange }: GroundFields
         </>
       )}
       <TextField
-        label="Goal tempo"
+        label={hasPulses(rule.meter) && rule.reading === 'pulse' ? 'Goal, pulses a minute' : 'Goal tempo'}
         type="number"
         value={Number.isNaN(rule.goal) ? '' : rule.goal}
         onChange={({ target }) => onChange({ goal: target.value === '' ? NaN : Number(target.value) })}

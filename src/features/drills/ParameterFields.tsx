@@ -58,6 +58,15 @@ export function ParameterFields({ parameters, values, problems, onChange }: Para
             ))}
           </TextField>
         );
+      case 'text':
+        return (
+          <TextField
+            key={one.name}
+            {...shared}
+            value={value}
+            onChange={({ target }) => set(target.value.slice(0, 60))}
+          />
+        );
       case 'lines':
         return (
           <TextField

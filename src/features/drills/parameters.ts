@@ -7,6 +7,7 @@ export type Parameter = { name: string; label: string; usual: unknown } & (
   | { kind: 'some of'; options: readonly (string | number)[] }
   | { kind: 'number'; least: number; most: number }
   | { kind: 'switch' }
+  | { kind: 'text' }
   /** Several phrases, a line each. */
   | { kind: 'lines' }
 );
@@ -23,6 +24,7 @@ export function parametersOf(family: Family): Parameter[] {
     const inner = field.unwrap();
     if (inner instanceof z.ZodEnum) return [{ ...about, kind: 'one of', options: inner.options }];
     if (inner instanceof z.ZodBoolean) return [{ ...about, kind: 'switch' }];
+    if (inner instanceof z.ZodString) return [{ ...about, kind: 'text' }];
     if (inner instanceof z.ZodNumber)
       return [{ ...about, kind: 'number', least: inner.minValue ?? 1, most: inner.maxValue ?? 100 }];
     if (inner instanceof z.ZodArray) {

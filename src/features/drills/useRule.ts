@@ -72,7 +72,16 @@ export function useRule(weakness: Weakness | undefined) {
     }
     setOpened('');
     const keeps = figure && takesGroove(next);
+    // A ground of a family's own comes with it and goes with it.
+    const ground = (next.ground ?? familyNamed(rule.family)!.ground) && usualRule(next);
     change({
+      ...(ground && {
+        meter: ground.meter,
+        reading: ground.reading,
+        parts: ground.parts,
+        ostinato: ground.ostinato,
+        goal: ground.goal,
+      }),
       family: next.name,
       generator: generatorOf(next),
       params: keeps ? { figure: rule.params['figure'] } : {},

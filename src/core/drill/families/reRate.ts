@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { countsInWords } from '../../grid/meter';
-import { fail, ok } from '../../result';
+import { ratePlanInWords, readRatePlan } from '../../count/ratePlan';
+import { textShape } from '../../documents/shapes';
+import { fail, ok, type Result } from '../../result';
 import { compare, format, frac, mul, sub } from '../../time/fraction';
 import type { NoteValue } from '../../time/noteValue';
 import { barsFrom, barsToFill, spanOnsets, type RateSpan } from '../../groove/place';
@@ -25,6 +27,11 @@ const shape = z.object({
     .default(['8th', '8th triplet', '16th'])
     .describe('Written in'),
   mixed: z.boolean().default(true).describe('And in two halves of different values'),
+  plans: z
+    .array(textShape(200))
+    .max(16, 'At most 16 plans.')
+    .default([])
+    .describe('And as you say it, a line each: 3 quarter triplets, 4 8ths'),
 });
 type Params = z.output<typeof shape>;
 
@@ -33,8 +40,33 @@ const momentsIn = ({ figure }: Params, ground: Ground): string[] =>
     format(one!.at),
   );
 
+/** What the lines come to, or the first that cannot be written. */
+function saidPlans({ plans: lines }: Params, notes: number, ground: Ground): Result<RateSpan[][]> {
+  const said: RateSpan[][] = [];
+  for (const [index, line] of lines.entries()) {
+    if (!line) continue;
+    const plan = readRatePlan(line, notes);
+    const at = { path: ['plans'], where: `line ${index + 1}` };
+    if (!plan.ok) return fail({ ...plan.problems[0]!, ...at });
+    if (!isWritable(plan.value, ground))
+      return fail({
+        ...at,
+        code: 'no-grid',
+        say: 'A switch comes where no grid holds it.',
+        remedy: 'Switch on a count, or after another number of notes.',
+      });
+    said.push(plan.value);
+  }
+  return ok(said);
+}
+
 function plans(params: Params, ground: Ground): RateSpan[][] {
   const notes = momentsIn(params, ground).length;
+  const said = saidPlans(params, notes, ground);
+  return [...madePlans(params, notes, ground), ...(said.ok ? said.value : [])];
+}
+
+function madePlans(params: Params, notes: number, ground: Ground): RateSpan[][] {
   const whole = params.values.map((value): RateSpan[] => [{ value, notes }]);
   if (!params.mixed || notes < 2) return whole.filter((plan) => isWritable(plan, ground));
   const half = Math.floor(notes / 2);
@@ -69,13 +101,15 @@ function isWritable(plan: RateSpan[], ground: Ground): boolean {
 export const reRate = family<Params>({
   name: 're-rate',
   wish: 'one phrase written in other notes',
-  version: 1,
+  version: 2,
   order: 'as generated',
   shape,
   trains: () => 'The same order of strokes in another value: what the hands know comes at other places of the count.',
   total: (params, ground) => {
     const wrong = unfit(params.figure, ground);
     if (wrong) return fail(wrong);
+    const said = saidPlans(params, momentsIn(params, ground).length, ground);
+    if (!said.ok) return said;
     const found = plans(params, ground).length;
     if (found) return ok(found);
     return fail({
@@ -96,7 +130,7 @@ export const reRate = family<Params>({
       ? `, ends ${countsInWords(rest, ground.counts[0]!.length)} before the bar line`
       : ', ends on the bar line';
     return {
-      say: `${plan.map(({ value, notes }) => `${notes} × ${value}`).join(', ')}${ends}`,
+      say: `${ratePlanInWords(plan)}${ends}`,
       bars,
       strokes: strokesToMove(params.figure, ground).strokes.map((one) => ({ ...one, at: place.get(format(one.at))! })),
       alone: true,

@@ -4,7 +4,7 @@ import { barsUntilHome, family, slotFrom, stroke } from '../family';
 
 /** Stickings of common practice, one round of each; a capital is an accent. */
 const STICKINGS = {
-  singles: 'R L',
+  singles: 'r l',
   doubles: 'r r l l',
   'single paradiddle': 'R l r r L r l l',
   'double paradiddle': 'R l r l r r L r l r l l',
@@ -28,7 +28,7 @@ const shape = z.object({
 export const sticking = family<z.output<typeof shape>>({
   name: 'sticking',
   wish: 'singles, doubles and paradiddles',
-  version: 2,
+  version: 3,
   order: 'easy to hard',
   shape,
   trains: () => 'Which hand comes next, while all strokes stay even.',
