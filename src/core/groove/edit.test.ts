@@ -15,11 +15,13 @@ import {
   placeStroke,
   removeStroke,
   setDivision,
+  setDivisions,
   setMeter,
   setOrnament,
   setSurface,
   setTuplet,
   type Place,
+  type Regridded,
 } from './edit';
 import { slotsOfBar } from '../grid/cells';
 import { HEIGHTS, LIMBS, ORNAMENTS, SURFACES } from './limbs';
@@ -148,4 +150,18 @@ describe('checks', () => {
       'full',
     ]);
   });
+});
+
+test('every count that a stretch touches is divided at once; what no grid holds is named with its bar', () => {
+  const groove = { ...oneLine('tttttttt'), bars: [oneLine('tttttttt').bars[0]!, oneLine('t.t.t.t.').bars[0]!] };
+  const parts = ({ groove: { bars } }: Regridded) => bars.map(({ cells }) => cells.map((cell) => cell.parts).join(''));
+  const some = setDivisions(groove, { from: exact('3/4'), to: exact('5/4') }, 4);
+  expect([parts(some), some.lost]).toEqual([['2224', '4222'], []]);
+  const all = setDivisions(groove, { from: exact('3/4'), to: exact('2') }, 3);
+  expect([parts(all), all.lost.map(({ bar, at }) => `${bar} ${format(at)}`)]).toEqual([['2223', '3333'], ['0 7/8']]);
+  // A tuplet over two counts is held by the grid of both.
+  const over = setTuplet(oneLine('t...'), 0, 1, 2, 3);
+  if (!over.ok) throw new Error();
+  const struck = placeStroke(over.value.groove, { bar: 0, limb: 'right hand', at: exact('1/3') });
+  expect(setDivisions(struck, { from: exact('0'), to: exact('1/2') }, 3).lost).toEqual([]);
 });

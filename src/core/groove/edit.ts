@@ -1,6 +1,6 @@
 import { fail, ok, type Problem, type Result } from '../result';
-import { compare, equal, format, type WholeNotes } from '../time/fraction';
-import { countsOf, type Meter } from '../grid/meter';
+import { add, compare, equal, format, less, type WholeNotes } from '../time/fraction';
+import { barLength, barStarts, countsOf, type Meter } from '../grid/meter';
 import { MOST_BARS } from '../limits';
 import { type Bar, type Groove, type Stroke } from './groove';
 import { cellsOfDivisions, placedCells, slotsOfBar, type Cell } from '../grid/cells';
@@ -94,7 +94,7 @@ function changeStroke(groove: Groove, place: Place, change: (stroke: Stroke) => 
 /** A groove after a change of grid, and the strokes the new grid could not hold. */
 export interface Regridded {
   groove: Groove;
-  lost: Stroke[];
+  lost: (Stroke & { bar: number })[];
 }
 
 /**
@@ -102,11 +102,35 @@ export interface Regridded {
  * names those it cannot hold, so that a person can be asked before anything changes. A tuplet over several
  * counts is first parted into its counts.
  */
-export function setDivision(groove: Groove, bar: number, count: number, parts: number): Regridded {
+export const setDivision = (groove: Groove, bar: number, count: number, parts: number): Regridded =>
+  divided(groove, bar, (number) => number === count, parts);
+
+/** Divides every count that a stretch of the groove touches into `parts`, as `setDivision` does one. */
+export function setDivisions(
+  groove: Groove,
+  { from, to }: { from: WholeNotes; to: WholeNotes },
+  parts: number,
+): Regridded {
+  const starts = barStarts(groove.bars.map(({ meter }) => barLength(meter)));
+  return groove.bars.reduce<Regridded>(
+    (before, bar, index) => {
+      const touched = countsOf(bar.meter, groove.reading).filter(({ at, length }) => {
+        const start = add(starts[index]!, at);
+        return less(start, to) && less(from, add(start, length));
+      });
+      if (!touched.length) return before;
+      const next = divided(before.groove, index, (number) => touched.some((one) => one.number === number), parts);
+      return { groove: next.groove, lost: [...before.lost, ...next.lost] };
+    },
+    { groove, lost: [] },
+  );
+}
+
+function divided(groove: Groove, bar: number, isWanted: (count: number) => boolean, parts: number): Regridded {
   const one = groove.bars[bar]!;
   const cells = placedCells(one.meter, groove.reading, one.cells).flatMap(({ cell, counts }) => {
-    if (!counts.some(({ number }) => number === count)) return [cell];
-    return counts.map(({ number }) => ({ counts: 1, parts: number === count ? parts : 1 }));
+    if (!counts.some(({ number }) => isWanted(number))) return [cell];
+    return counts.map(({ number }) => ({ counts: 1, parts: isWanted(number) ? parts : 1 }));
   });
   return regrid(groove, bar, one.meter, cells);
 }
@@ -179,7 +203,7 @@ function regrid(groove: Groove, bar: number, meter: Meter, cells: Cell[]): Regri
   const fits = (stroke: Stroke) => slots.some((slot) => equal(slot.at, stroke.at));
   return {
     groove: changeBar(groove, bar, () => ({ meter, cells, strokes: one.strokes.filter(fits) })),
-    lost: one.strokes.filter((stroke) => !fits(stroke)),
+    lost: one.strokes.filter((stroke) => !fits(stroke)).map((stroke) => ({ ...stroke, bar })),
   };
 }
 

@@ -4,6 +4,7 @@ import { cellAt, isSwingable } from '../grid/cells';
 import { barLength, barStarts } from '../grid/meter';
 import { NOTE_VALUES } from '../time/noteValue';
 import { offBeat, swungPlace, type Swing } from '../time/swing';
+import { beatOf } from './beat';
 import type { Groove, Stroke } from './groove';
 import { strokesOf, type FreeStroke } from './place';
 import { inBars, type Answer } from './transformed';
@@ -39,6 +40,28 @@ export function toFullTriplets(groove: Groove): Answer {
     [...strokes, ...between].sort((a, b) => compare(a.at, b.at)),
     groove.bars.map(({ meter }) => ({ meter })),
     'Each pair of 8ths is now three: a full triplet on every quarter that had both.',
+    { swing: undefined },
+  );
+}
+
+/** The first counts of every bar in full triplets, those after them as a shuffle. */
+export function toTripletsThenShuffle(groove: Groove, counts: number): Answer {
+  const [full, shuffled] = [toFullTriplets(groove), toShuffle(groove)];
+  if (!full.ok) return full;
+  if (!shuffled.ok) return shuffled;
+  const starts = barStarts(groove.bars.map(({ meter }) => barLength(meter)));
+  const isFirst = ({ at }: FreeStroke) => {
+    const bar = starts.findLastIndex((start) => compare(start, at) <= 0);
+    return compare(sub(at, starts[bar]!), mul(beatOf(groove), frac(counts))) < 0;
+  };
+  return inBars(
+    groove,
+    [
+      ...strokesOf(full.value.groove).filter(isFirst),
+      ...strokesOf(shuffled.value.groove).filter((stroke) => !isFirst(stroke)),
+    ].sort((a, b) => compare(a.at, b.at)),
+    groove.bars.map(({ meter }) => ({ meter })),
+    `Full triplets on the first ${counts === 1 ? 'count' : `${counts} counts`} of every bar, a shuffle after.`,
     { swing: undefined },
   );
 }

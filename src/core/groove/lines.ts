@@ -1,10 +1,12 @@
 import { fail, ok } from '../result';
-import { compare } from '../time/fraction';
+import { barLength, barStarts } from '../grid/meter';
+import { add, compare, less, type WholeNotes } from '../time/fraction';
 import type { Bpm, Ms } from '../time/units';
 import { MOST_LEAN } from '../limits';
 import { type Bar, type Groove, type Technique } from './groove';
 import { type Limb, type Surface } from './limbs';
 import { turnFor } from './kit';
+import type { Region } from './region';
 import { type Answer, type Transformed } from './transformed';
 import { problem } from '../result';
 
@@ -79,19 +81,29 @@ export function moveLine(groove: Groove, limb: Limb, surface: Surface): Transfor
   return { groove: { ...groove, bars }, say: `The ${limb} plays its line on the ${surface}.` };
 }
 
-/** Accents on the strokes of a limb by a pattern that repeats over them: true is an accent, the others are taps. */
-export function accentPattern(groove: Groove, limb: Limb, pattern: readonly boolean[]): Answer {
+/** Accents on the strokes of a limb, or on those of a stretch, by a pattern that repeats over them: true is an accent, the others are taps. */
+export function accentPattern(
+  groove: Groove,
+  limb: Limb,
+  pattern: readonly boolean[],
+  within?: Pick<Region, 'from' | 'to'>,
+): Answer {
   if (!pattern.length || !pattern.includes(true))
     return fail(
       problem('no-accents', 'A pattern without an accent changes nothing to hear.', 'Set at least one accent.'),
     );
   let stroke = 0;
-  const bars = groove.bars.map((bar) => ({
+  const starts = barStarts(groove.bars.map(({ meter }) => barLength(meter)));
+  const counts = (bar: number, at: WholeNotes) => {
+    const from = add(starts[bar]!, at);
+    return !within || (!less(from, within.from) && less(from, within.to));
+  };
+  const bars = groove.bars.map((bar, index) => ({
     ...bar,
     strokes: bar.strokes
       .toSorted((a, b) => compare(a.at, b.at))
       .map((each) =>
-        each.limb === limb
+        each.limb === limb && counts(index, each.at)
           ? { ...each, height: pattern[stroke++ % pattern.length] ? ('accent' as const) : ('tap' as const) }
           : each,
       ),

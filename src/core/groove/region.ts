@@ -6,7 +6,7 @@ import type { Place } from './edit';
 import { slotAt, slotsOfBar } from '../grid/cells';
 import { LIMBS, type Limb } from './limbs';
 import { lengthOf, strokesOf, type FreeStroke } from './place';
-import { inBars, type Answer } from './transformed';
+import { inBars, type Answer, type Transformed } from './transformed';
 
 /** A stretch of some lanes: `from` up to, but without, `to`, in whole notes from the start of the groove. */
 export interface Region {
@@ -91,6 +91,19 @@ export function pasteAt(groove: Groove, place: Place, clip: Clip): Answer {
     `${laidDown.length === 1 ? '1 stroke' : `${laidDown.length} strokes`} pasted${added ? `, ${added === 1 ? 'a bar' : `${added} bars`} added for what reached past the end` : ''}.`,
   );
   return answer.ok ? ok({ ...answer.value, groove: keepUntouched(groove, answer.value.groove) }) : answer;
+}
+
+/**
+ * What a transform of the whole groove comes to within a region only: outside it, and in other lanes, all stays. For
+ * transforms that leave the length as it is.
+ */
+export function withinRegion(before: Groove, region: Region, { groove, say }: Transformed): Answer {
+  const strokes = [
+    ...strokesOf(before).filter((stroke) => !isIn(region, stroke)),
+    ...strokesOf(groove).filter((stroke) => isIn(region, stroke)),
+  ].sort((a, b) => compare(a.at, b.at));
+  const answer = inBars(before, strokes, before.bars, say);
+  return answer.ok ? ok({ ...answer.value, groove: keepUntouched(before, answer.value.groove) }) : answer;
 }
 
 /** Bars that came out as they were stay the same objects, so that nothing draws them anew. */

@@ -14,7 +14,7 @@ import { barsToFill, displaced, spanOnsets, strokesOf, type RateSpan } from './p
 import type { Result } from '../result';
 import { foldSwing, toFullTriplets, toShuffle, writeSwingOut } from './feel';
 import { accentPattern, keepLimbs, leanLimb, mirrorHands, moveLine, openHanded, turnKit } from './lines';
-import { displace, otherBottomNumber, readAs, rerate, stretch } from './transform';
+import { displace, otherBottomNumber, readAs, rerate, sameFigureOver, stretch } from './transform';
 import type { Transformed } from './transformed';
 import { cases } from '../testing/vectors';
 
@@ -218,4 +218,36 @@ test('counted in pulses or in all its numbers, what is heard stays', () => {
   expect(done(readAs(pulses, 'numbers'))).toEqual(twelve);
   expect(said(readAs(oneLine('tttt'), 'pulse'))).toContain('no dotted pulses');
   expect(said(readAs({ ...pulses, tempo: 140 }, 'numbers'))).toContain('420');
+});
+
+describe('the same figure under another bottom number', () => {
+  const seven = oneLine('t.t.t.t', 'right hand', 66.6, '7/4');
+
+  test('every count keeps its strokes and its tempo', () => {
+    const eighths = done(sameFigureOver(seven, 8));
+    expect(eighths).toMatchObject({ tempo: 66.6, bars: [{ meter: { beats: 7, unit: 8 } }] });
+    expect(places(eighths)).toEqual(['0', '1/4', '1/2', '3/4']);
+    expect(done(sameFigureOver(eighths, 4))).toEqual(seven);
+  });
+
+  test('pairs that swing go with it, or are in the way', () => {
+    const swung = { ...seven, swing: { value: '8th', ratio: '2' } } as const;
+    expect(done(sameFigureOver(swung, 8)).swing).toEqual({ value: '16th', ratio: '2' });
+    expect(refusal(sameFigureOver(swung, 16))).toContain('cannot');
+    const pulses = done(readAs(oneLine('tttttt', 'right hand', 90, '6/8'), 'pulse'));
+    expect(refusal(sameFigureOver(pulses, 4))).toContain('pulses');
+  });
+});
+
+test('a tempo counted otherwise and back is what it was', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 800, max: 3000 }), fc.constantFrom(8 as const, 16 as const), (tenths, unit) => {
+      const groove = oneLine('t...t...', 'right hand', tenths / 10);
+      const there = otherBottomNumber(groove, unit);
+      if (there.ok) expect(done(otherBottomNumber(there.value.groove, 4)).tempo).toBe(tenths / 10);
+      const twelve = oneLine('t..t..t..t..', 'right hand', tenths / 10, '12/8');
+      const pulses = done(readAs(twelve, 'pulse'));
+      expect(done(readAs(pulses, 'numbers')).tempo).toBe(tenths / 10);
+    }),
+  );
 });

@@ -3,12 +3,15 @@ import {
   add,
   compare,
   format,
+  div,
   frac,
+  fromDecimal,
   less,
   modulo,
   mul,
   negate,
   sub,
+  toNumber,
   ZERO,
   type Fraction,
   type WholeNotes,
@@ -23,6 +26,7 @@ import {
   type Meter,
   type Reading,
 } from '../grid/meter';
+import type { Swing } from '../time/swing';
 import { type Bpm } from '../time/units';
 import { FASTEST, SLOWEST } from '../limits';
 import { beatOf } from './beat';
@@ -30,14 +34,22 @@ import type { Bar, Groove } from './groove';
 import { slotsOfBar } from '../grid/cells';
 import type { Limb } from './limbs';
 import { barsToFill, cellsFor, spanOnsets, lengthOf, strokesOf, type RateSpan } from './place';
+import type { Region } from './region';
 import { inBars, noGrid, type Answer } from './transformed';
 import { problem } from '../result';
 
-/** Moves the strokes of some limbs later (or, below 0, earlier) by a length, wrapped round the whole groove. */
-export function displace(groove: Groove, shift: WholeNotes, limbs: readonly Limb[]): Answer {
-  const length = lengthOf(groove);
+/** A stretch of a groove, of all its limbs: `from` up to, but without, `to`. */
+type Stretch = Pick<Region, 'from' | 'to'>;
+const wholeOf = (groove: Groove): Stretch => ({ from: ZERO, to: lengthOf(groove) });
+const isWithin = ({ from, to }: Stretch, at: WholeNotes) => !less(at, from) && less(at, to);
+
+/** Moves the strokes of some limbs later (or, below 0, earlier) by a length, wrapped round the groove, or round a stretch of it. */
+export function displace(groove: Groove, shift: WholeNotes, limbs: readonly Limb[], within?: Stretch): Answer {
+  const { from, to } = within ?? wholeOf(groove);
   const strokes = strokesOf(groove).map((stroke) =>
-    limbs.includes(stroke.limb) ? { ...stroke, at: modulo(add(stroke.at, shift), length) } : stroke,
+    limbs.includes(stroke.limb) && isWithin({ from, to }, stroke.at)
+      ? { ...stroke, at: add(from, modulo(add(sub(stroke.at, from), shift), sub(to, from))) }
+      : stroke,
   );
   const way = less(shift, ZERO)
     ? `${countsInWords(negate(shift), beatOf(groove))} earlier`
@@ -46,24 +58,38 @@ export function displace(groove: Groove, shift: WholeNotes, limbs: readonly Limb
     groove,
     strokes,
     groove.bars,
-    `${limbs.length === 4 ? 'Every limb' : `The ${limbs.join(' and the ')}`} now comes ${way}, wrapped round the groove.`,
+    `${limbs.length === 4 ? 'Every limb' : `The ${limbs.join(' and the ')}`} now comes ${way}, wrapped round ${within ? 'what is selected' : 'the groove'}.`,
   );
 }
 
-/** The same order of moments laid out in other note values one after another; the last bar is padded with rest. */
-export function rerate(groove: Groove, plan: readonly RateSpan[]): Answer {
-  const moments = [...new Map(strokesOf(groove).map(({ at }) => [format(at), at])).values()].sort(compare);
+/** The moments at which something is struck, in order. */
+export const momentsIn = (groove: Groove, within = wholeOf(groove)): WholeNotes[] =>
+  [
+    ...new Map(
+      strokesOf(groove)
+        .filter(({ at }) => isWithin(within, at))
+        .map(({ at }) => [format(at), at]),
+    ).values(),
+  ].sort(compare);
+
+/**
+ * The same order of moments laid out in other note values one after another; the last bar is padded with rest. Of a
+ * stretch only, what comes after it stays where it is, so that the notes must find room within.
+ */
+export function rerate(groove: Groove, plan: readonly RateSpan[], within?: Stretch): Answer {
+  const moments = momentsIn(groove, within);
   const notes = plan.reduce((total, span) => total + span.notes, 0);
   if (notes !== moments.length)
     return fail(
       problem(
         'notes-differ',
-        `The plan has ${notes} notes, the groove ${moments.length} moments.`,
+        `The plan has ${notes} notes, ${within ? 'what is selected' : 'the groove'} ${moments.length} moments.`,
         `Let the notes of the plan add up to ${moments.length}.`,
         { notes, moments: moments.length },
       ),
     );
   const { onsets, endsAt } = spanOnsets(plan);
+  if (within) return reratedWithin(groove, plan, within);
   const place = new Map(moments.map((at, index) => [format(at), onsets[index]!]));
   const { meter } = groove.bars[0]!;
   const bars = barsToFill(endsAt, meter);
@@ -72,12 +98,35 @@ export function rerate(groove: Groove, plan: readonly RateSpan[]): Answer {
     rest.n === 0
       ? 'ends on the bar line'
       : `ends after ${countsInWords(endsAt, beatOf(groove))}, padded with ${countsInWords(rest, beatOf(groove))} of rest`;
-  const say = `The same order in ${plan.map(({ value, notes: count }) => `${count} × ${value}`).join(', ')}: ${bars} ${bars === 1 ? 'bar' : 'bars'}, ${ends}.`;
+  const say = `The same order in ${planInWords(plan)}: ${bars} ${bars === 1 ? 'bar' : 'bars'}, ${ends}.`;
   return inBars(
     groove,
     strokesOf(groove).map((stroke) => ({ ...stroke, at: place.get(format(stroke.at))! })),
     Array.from({ length: bars }, () => ({ meter })),
     say,
+  );
+}
+
+const planInWords = (plan: readonly RateSpan[]) => plan.map(({ value, notes }) => `${notes} × ${value}`).join(', ');
+
+function reratedWithin(groove: Groove, plan: readonly RateSpan[], within: Stretch): Answer {
+  const { onsets, endsAt } = spanOnsets(plan);
+  const room = sub(within.to, within.from);
+  if (less(room, endsAt))
+    return fail(
+      problem(
+        'no-room',
+        `That takes ${countsInWords(sub(endsAt, room), beatOf(groove))} more than is selected.`,
+        'Select more, or choose shorter values.',
+      ),
+    );
+  const place = new Map(momentsIn(groove, within).map((at, index) => [format(at), add(within.from, onsets[index]!)]));
+  const rest = sub(room, endsAt);
+  return inBars(
+    groove,
+    strokesOf(groove).map((stroke) => ({ ...stroke, at: place.get(format(stroke.at)) ?? stroke.at })),
+    groove.bars,
+    `The same order in ${planInWords(plan)}${rest.n ? `, ${countsInWords(rest, beatOf(groove))} of rest after it` : ''}.`,
   );
 }
 
@@ -105,11 +154,11 @@ export function stretch(groove: Groove, factor: 2 | '1/2'): Answer {
   );
 }
 
-/** The tempo of the same music in the counts of another meter or reading, to a thousandth. */
+/** The tempo of the same music in the counts of another meter or reading, exact, so that the way back leads to where it began. */
 function tempoCounted(groove: Groove, meter: Meter, reading: Reading): Result<Bpm> {
   const before = beatOf(groove);
   const after = countsOf(meter, reading)[0]!.length;
-  const tempo = (groove.tempo * before.n * after.d) / (before.d * after.n);
+  const tempo = toNumber(div(mul(fromDecimal(groove.tempo), before), after));
   if (tempo > FASTEST || tempo < SLOWEST)
     return fail(
       problem(
@@ -119,8 +168,10 @@ function tempoCounted(groove: Groove, meter: Meter, reading: Reading): Result<Bp
         { slowest: SLOWEST, fastest: FASTEST },
       ),
     );
-  return ok(Math.round(tempo * 1000) / 1000);
+  return ok(tempo);
 }
+
+const tidy = (bpm: Bpm) => Math.round(bpm * 100) / 100;
 
 /**
  * Counts a compound meter in pulses or in all its numbers. What is heard stays: the tempo is said in the
@@ -150,7 +201,7 @@ export function readAs(groove: Groove, reading: Reading): Answer {
   const words = reading === 'pulse' ? 'in pulses' : 'in all its numbers';
   return ok({
     groove: { ...groove, reading, tempo: tempo.value, bars },
-    say: `${formatMeter(first)} is now counted ${words}, ${tempo.value} a minute; what is heard stays.`,
+    say: `${formatMeter(first)} is now counted ${words}, ${tidy(tempo.value)} a minute; what is heard stays.`,
   });
 }
 
@@ -182,7 +233,49 @@ export function otherBottomNumber(groove: Groove, unit: Meter['unit']): Answer {
         slotsOfBar(groove.bars[bar]!.meter, groove.reading, groove.bars[bar]!.cells).map(({ at }) => at),
       ),
     })),
-    `The same notes: ${formatMeter(first.meter)} at ${groove.tempo} is ${formatMeter(meters[0]!)} at ${tempo.value}.`,
+    `The same notes: ${formatMeter(first.meter)} at ${tidy(groove.tempo)} is ${formatMeter(meters[0]!)} at ${tidy(tempo.value)}.`,
     { reading, tempo: tempo.value },
   );
+}
+
+/**
+ * The same figure under another bottom number: every count keeps its strokes and its tempo, so that 7/4 is 7/8 with the
+ * 8ths as counts. What is heard stays; the notes it is written in change.
+ */
+export function sameFigureOver(groove: Groove, unit: Meter['unit']): Answer {
+  const first = groove.bars[0]!.meter;
+  if (groove.reading === 'pulse')
+    return fail(problem('counted-in-pulses', 'It is counted in pulses.', 'Count it in all its numbers first.'));
+  if (groove.bars.some(({ meter }) => meter.unit !== first.unit))
+    return fail(problem('meter-changes', 'The bottom number changes within the groove.', 'Take bars of one meter.'));
+  const swing = groove.swing && swingOver(groove.swing, first.unit, unit);
+  if (groove.swing && !swing)
+    return fail(
+      problem(
+        'no-such-swing',
+        `Its ${groove.swing.value}s would swing as notes that cannot.`,
+        'Write the swing out first.',
+      ),
+    );
+  const by = frac(first.unit, unit);
+  const meter = (one: Meter): Meter => ({ ...one, unit });
+  return ok({
+    groove: {
+      ...groove,
+      ...(swing && { swing }),
+      bars: groove.bars.map((bar) => ({
+        ...bar,
+        meter: meter(bar.meter),
+        strokes: bar.strokes.map((stroke) => ({ ...stroke, at: mul(stroke.at, by) })),
+      })),
+    },
+    say: `The same figure: ${formatMeter(first)} is ${formatMeter(meter(first))}, each count as long as before.`,
+  });
+}
+
+/** A swing of the same pairs when a note of one unit is written as one of another. */
+function swingOver(swing: Swing, from: Meter['unit'], to: Meter['unit']): Swing | undefined {
+  const written = (swing.value === '8th' ? 8 : 16) * (to / from);
+  if (written === 8 || written === 16) return { ...swing, value: written === 8 ? '8th' : '16th' };
+  return undefined;
 }

@@ -63,10 +63,10 @@ export const anyPlan = (options?: { ornaments?: boolean }): fc.Arbitrary<Plan> =
     .map((some): Plan => ({ click: { kind: 'every', counts: '1', from: '0' }, ...some }));
 
 /** One bar of 4/4 in even parts, strokes of one limb on the slots where the text has a letter: A accent, t tap, g ghost. */
-export function oneLine(text: string, limb: Stroke['limb'] = 'right hand', tempo = 60): Groove {
+export function oneLine(text: string, limb: Stroke['limb'] = 'right hand', tempo = 60, inMeter = '4/4'): Groove {
   const letters = [...text.replaceAll(' ', '')];
-  const meter = meterOf('4/4');
-  const cells = cellsOfDivisions(meter, 'numbers', letters.length / 4);
+  const meter = meterOf(inMeter);
+  const cells = cellsOfDivisions(meter, 'numbers', letters.length / meter.beats);
   const slots = slotsOfBar(meter, 'numbers', cells);
   const heights = { A: 'accent', t: 'tap', g: 'ghost' } as const;
   const strokes = letters.flatMap((letter, index): Stroke[] =>

@@ -98,5 +98,8 @@ export function exact(text: string): Fraction {
   return value;
 }
 
-/** A decimal a person typed (97.5), to three places, as an exact fraction. */
-export const fromDecimal = (value: number): Fraction => frac(Math.round(value * 1000), 1000);
+/** Decimals are read in these parts: thousandths, and the thirds and sixteenths that a tempo comes to when it is counted otherwise. */
+const DECIMAL_PARTS = 12_000;
+
+/** A decimal (97.5, 33.333…) as the exact fraction it stands for, to three places. */
+export const fromDecimal = (value: number): Fraction => frac(Math.round(value * DECIMAL_PARTS), DECIMAL_PARTS);

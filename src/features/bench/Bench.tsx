@@ -71,6 +71,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
           hearing={hearing}
           swung={Boolean(later.swing)}
           selected={Boolean(selection)}
+          bars={later.bars.length}
           desk={desk}
         />
       }
@@ -154,6 +155,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
         <TransformDialog
           groove={groove}
           cursor={cursor}
+          selection={selection}
           school={school}
           hearing={hearing}
           onClose={() => setTransforming(false)}

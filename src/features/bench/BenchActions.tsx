@@ -12,11 +12,12 @@ interface BenchActionsProps {
   hearing: Hearing;
   swung: boolean;
   selected: boolean;
+  bars: number;
   desk: { hear: (how: HearHow) => void; stop: () => void; transform: () => void };
 }
 
 /** What can be done with the whole groove: make a drill of it, transform it, hear it. */
-export function BenchActions({ id, count, hearing, swung, selected, desk }: BenchActionsProps) {
+export function BenchActions({ id, count, hearing, swung, selected, bars, desk }: BenchActionsProps) {
   return (
     <>
       <Box
@@ -39,7 +40,14 @@ export function BenchActions({ id, count, hearing, swung, selected, desk }: Benc
       <Button variant="outlined" onClick={desk.transform} aria-haspopup="dialog">
         Transform
       </Button>
-      <HearMenu playing={hearing.playing} swung={swung} selected={selected} onHear={desk.hear} onStop={desk.stop} />
+      <HearMenu
+        playing={hearing.playing}
+        swung={swung}
+        selected={selected}
+        bars={bars}
+        onHear={desk.hear}
+        onStop={desk.stop}
+      />
     </>
   );
 }

@@ -7,23 +7,25 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { memo, useState } from 'react';
 
-export type HearHow = 'all' | 'here' | 'selection' | 'straight then swung' | 'limb by limb';
+export type HearHow = 'all' | 'here' | 'selection' | 'bar' | 'straight then swung' | 'limb by limb';
 
 interface HearMenuProps {
   playing: boolean;
   swung: boolean;
   selected: boolean;
+  bars: number;
   onHear: (how: HearHow) => void;
   onStop: () => void;
 }
 
 /** Hear it, or hear it in one of the other ways. */
-export const HearMenu = memo(function HearMenu({ playing, swung, selected, onHear, onStop }: HearMenuProps) {
+export const HearMenu = memo(function HearMenu({ playing, swung, selected, bars, onHear, onStop }: HearMenuProps) {
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const ways: [HearHow, string, boolean][] = [
     ['all', 'From the start', true],
     ['here', 'From the cursor (Shift Space)', true],
     ['selection', 'Loop what is selected (L)', selected],
+    ['bar', `Loop this bar${selected ? '' : ' (L)'}`, bars > 1],
     ['straight then swung', 'Straight, then swung', swung],
     ['limb by limb', 'One limb after another', true],
   ];

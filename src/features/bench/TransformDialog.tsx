@@ -3,29 +3,34 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import List from '@mui/material/List';
 import ListItemButton from '@mui/material/ListItemButton';
 import ListSubheader from '@mui/material/ListSubheader';
 import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
+import { endMoved } from '@/core/count/endMoved';
 import type { School } from '@/core/count/schools';
 import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
+import type { Region } from '@/core/groove/region';
 import { Strip, type StripHandle } from '@/ui/strip/Strip';
 import { factsOf, grooveInWords } from '@/ui/words/grooves';
 import { tempoInWords } from '@/ui/words/figures';
 import { compared } from './loop';
 import { TransformFields } from './TransformFields';
-import { TRANSFORMS, usualChoices, type Choices } from './transforms';
+import { transformed, TRANSFORMS, usualChoices, type Choices } from './transforms';
 import type { Hearing } from './useHearing';
 
 interface TransformDialogProps {
   groove: Groove;
   cursor: Place;
+  selection: Region | undefined;
   school: School;
   hearing: Hearing;
   onTake: (groove: Groove, say: string) => void;
@@ -35,12 +40,12 @@ interface TransformDialogProps {
 const GROUPS = [...new Set(TRANSFORMS.map(({ group }) => group))];
 
 /** Choose what to do to the groove, see and hear it beside the original, then take it or leave it. */
-export function TransformDialog({ groove, cursor, school, hearing, onTake, onClose }: TransformDialogProps) {
+export function TransformDialog({ groove, cursor, selection, school, hearing, onTake, onClose }: TransformDialogProps) {
   const [kind, setKind] = useState(TRANSFORMS[0]!);
   const [choices, setChoices] = useState<Choices>(() => usualChoices(cursor));
   const [before, after] = [useRef<StripHandle>(null), useRef<StripHandle>(null)];
-  const made = kind.make(groove, choices, cursor);
-  const answer = 'ok' in made ? made : { ok: true as const, value: made };
+  const [only, setOnly] = useState(true);
+  const answer = transformed(kind, groove, choices, cursor, only ? selection : undefined);
   const close = () => {
     hearing.stop();
     onClose();
@@ -88,9 +93,23 @@ export function TransformDialog({ groove, cursor, school, hearing, onTake, onClo
             choices={choices}
             onChange={(change) => setChoices({ ...choices, ...change })}
           />
+          {selection && (
+            <FormControlLabel
+              control={
+                <Checkbox
+                  checked={only && kind.selected !== undefined}
+                  disabled={!kind.selected}
+                  onChange={(_, on) => setOnly(on)}
+                />
+              }
+              label={kind.selected ? 'Only what is selected' : 'This one is for the whole groove'}
+            />
+          )}
           <Box role="status">
             {answer.ok ? (
-              <Typography>{answer.value.say}</Typography>
+              <Typography>
+                {answer.value.say} {endMoved(groove, answer.value.groove, school)}
+              </Typography>
             ) : (
               <Alert severity="warning">
                 {answer.problems[0]!.say} {answer.problems[0]!.remedy}

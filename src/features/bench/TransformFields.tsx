@@ -81,18 +81,21 @@ export function TransformFields({ uses, choices, onChange }: TransformFieldsProp
         120,
       )}
       {select('way', 'Which way', named(['later', 'earlier'] as const), 130)}
-      {select('value', 'Into', named(NOTE_VALUE_NAMES))}
-      {uses.includes('first') && (
+      {uses.includes('plan') && (
         <TextField
-          label="So many notes"
-          value={choices.first}
-          placeholder="all"
-          onChange={({ target }) => onChange({ first: target.value.slice(0, 4) })}
-          slotProps={{ htmlInput: { inputMode: 'numeric' }, inputLabel: { shrink: true } }}
-          sx={{ width: 140 }}
+          label="In which notes"
+          value={choices.plan}
+          placeholder="3 quarter triplets, the rest in 8ths"
+          helperText="All in one value, or several one after another: 3 quarter triplets, 4 8ths, the rest in 16ths"
+          onChange={({ target }) => onChange({ plan: target.value.slice(0, 200) })}
+          sx={{ flex: 1, minWidth: 260 }}
         />
       )}
-      {uses.includes('then') && choices.first.trim() !== '' && select('then', 'then', named(NOTE_VALUE_NAMES))}
+      {select(
+        'counts',
+        'Triplets on the first',
+        [1, 2, 3, 4, 5, 6].map((value) => ({ value, words: value === 1 ? '1 count' : `${value} counts` })),
+      )}
       {select(
         'swing',
         'Pairs of',

@@ -1,13 +1,14 @@
 import { expect, test } from 'vitest';
 import { commandOf } from './keys';
 
-const press = (key: string, held: { ctrl?: boolean; shift?: boolean; alt?: boolean } = {}) =>
+const press = (key: string, held: { ctrl?: boolean; shift?: boolean; alt?: boolean; code?: string } = {}) =>
   commandOf({
     key,
     ctrlKey: Boolean(held.ctrl),
     metaKey: false,
     shiftKey: Boolean(held.shift),
     altKey: Boolean(held.alt),
+    code: held.code,
   });
 
 test('arrows move, with Ctrl by counts, with Shift they select', () => {
@@ -31,4 +32,7 @@ test('letters are the same with and without capitals; what the browser owns is l
     expect(press(key, held)).toBeUndefined();
   expect(press(' ', { shift: true })).toEqual({ do: 'hear', how: 'here' });
   expect(press('7')).toEqual({ do: 'divide', parts: 7 });
+  // Whatever Shift makes of the digit; + stays what it is where it stands on one.
+  expect(press('/', { shift: true, code: 'Digit7' })).toEqual({ do: 'divide', parts: 7, all: true });
+  expect(press('+', { shift: true, code: 'Digit1' })).toEqual({ do: 'raise', by: 1 });
 });

@@ -6,7 +6,8 @@ export type Command =
   | { do: 'move'; way: CursorStep; by: 1 | -1; extend: boolean }
   | { do: 'raise'; by: 1 | -1 }
   | { do: 'ornament'; ornament: Ornament }
-  | { do: 'divide'; parts: number }
+  /** This count, or every count of what is selected; `all` counts of the bar. */
+  | { do: 'divide'; parts: number; all?: boolean }
   | {
       do:
         | 'place'
@@ -37,11 +38,12 @@ export const KEYS: [keys: string, what: string][] = [
   ['+ −', 'raise, lower'],
   ['F D W Z', 'flam, drag, double (twice), buzz; once more takes it off'],
   ['Ctrl X, Ctrl C, Ctrl V', 'cut, copy, paste at the slot'],
-  ['1 to 8', 'divide this count'],
+  ['1 to 8', 'divide this count, or all that is selected'],
+  ['Shift 1 to 8', 'divide every count of the bar'],
   ['T', 'a triplet over this count and the next'],
   ['Space', 'hear it, stop'],
   ['Shift Space', 'hear it from here'],
-  ['L', 'loop what is selected'],
+  ['L', 'loop what is selected, or this bar'],
   ['M', 'make another of it: transform'],
   ['Ctrl Z, Ctrl Y', 'undo, redo'],
   ['?', 'this list'],
@@ -86,7 +88,8 @@ export function commandOf({
   metaKey,
   shiftKey,
   altKey,
-}: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>) {
+  code = '',
+}: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'> & { code?: string }) {
   const key = pressed.length === 1 ? pressed.toLowerCase() : pressed;
   const control = ctrlKey || metaKey;
   if (altKey) return undefined;
@@ -99,6 +102,10 @@ export function commandOf({
   if (control) return key === 'z' ? ({ do: shiftKey ? 'redo' : 'undo' } satisfies Command) : WITH_CONTROL[key];
   if (key === ' ') return { do: 'hear', how: shiftKey ? 'here' : 'all' } satisfies Command;
   if (ORNAMENTS[key]) return { do: 'ornament', ornament: ORNAMENTS[key] } satisfies Command;
+  // The key of a digit, whatever Shift makes of it on this keyboard.
+  const [, digit] = /^Digit([1-8])$/.exec(code) ?? [];
+  if (shiftKey && digit && !/^[+=?]$/.test(key))
+    return { do: 'divide', parts: Number(digit), all: true } satisfies Command;
   if (/^[1-8]$/.test(key)) return { do: 'divide', parts: Number(key) } satisfies Command;
   return ALONE[key];
 }

@@ -3,7 +3,16 @@ import { mirrorHands } from '@/core/groove/lines';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { exact } from '@/core/time/fraction';
 import type { Groove } from '@/core/groove/groove';
-import { compared, fromPlace, limbByLimb, segmentAt, selectionLoop, straightThenSwung, type Loop } from './loop';
+import {
+  barRegion,
+  compared,
+  fromPlace,
+  limbByLimb,
+  segmentAt,
+  selectionLoop,
+  straightThenSwung,
+  type Loop,
+} from './loop';
 
 const bar = together(
   oneLine('tttttttt', 'right hand', 120),
@@ -40,6 +49,12 @@ describe('hearing', () => {
     expect(segmentAt(loop, 750)).toMatchObject({ fraction: 0.375, segment: { bar: 0 } });
     const end = selectionLoop(straight, { from: exact('7/4'), to: exact('2'), limbs: ['left hand'] });
     expect(struck(end, 'left hand', 1000)).toEqual([0, 500]);
+  });
+
+  test('a bar loops with all its limbs', () => {
+    const loop = selectionLoop(straight, barRegion(straight, 1));
+    expect(struck(loop, 'right foot', 4000)).toHaveLength(2 * struck(fromPlace(straight), 'right foot', 2000).length);
+    expect(segmentAt(loop, 500)).toMatchObject({ segment: { bar: 1 } });
   });
 
   test('straight, then swung; one limb after another; one groove, then the other', () => {

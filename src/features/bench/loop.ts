@@ -2,6 +2,7 @@ import { formOf, inTurn, type Plan } from '@/core/form/form';
 import { beatOf } from '@/core/groove/beat';
 import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
+import { LIMBS } from '@/core/groove/limbs';
 import { limbsIn } from '@/core/groove/kit';
 import { lengthOf } from '@/core/groove/place';
 import type { Region } from '@/core/groove/region';
@@ -107,6 +108,12 @@ export function selectionLoop(groove: Groove, { from, to, limbs }: Region): Loop
   const timed = schedule(formOf(plan));
   const isToTheEnd = compare(to, lengthOf(groove)) >= 0;
   return goingRound([plan], timed, msOf(groove, from), isToTheEnd ? timed.endMs : msOf(groove, to));
+}
+
+/** One bar with all its limbs. */
+export function barRegion(groove: Groove, bar: number): Region {
+  const starts = barStarts(groove.bars.map(({ meter }) => barLength(meter)));
+  return { from: starts[bar]!, to: starts[bar + 1]!, limbs: [...LIMBS] };
 }
 
 /** Bars of each that stand against each other: enough to settle into, soon enough to compare. */

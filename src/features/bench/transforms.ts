@@ -1,14 +1,23 @@
+import { readRatePlan } from '@/core/count/ratePlan';
 import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
-import { foldSwing, toFullTriplets, toShuffle, writeSwingOut } from '@/core/groove/feel';
+import { foldSwing, toFullTriplets, toShuffle, toTripletsThenShuffle, writeSwingOut } from '@/core/groove/feel';
 import { slotAt, slotsOfBar } from '@/core/grid/cells';
-import type { Limb, Surface } from '@/core/groove/limbs';
+import { LIMBS, type Limb, type Surface } from '@/core/groove/limbs';
 import { accentPattern, keepLimbs, leanLimb, mirrorHands, moveLine, openHanded, turnKit } from '@/core/groove/lines';
-import { strokesOf } from '@/core/groove/place';
-import { displace, otherBottomNumber, readAs, rerate, stretch } from '@/core/groove/transform';
+import { withinRegion, type Region } from '@/core/groove/region';
+import {
+  displace,
+  momentsIn,
+  otherBottomNumber,
+  readAs,
+  rerate,
+  sameFigureOver,
+  stretch,
+} from '@/core/groove/transform';
 import type { Answer, Transformed } from '@/core/groove/transformed';
-import { fail, problem } from '@/core/result';
-import { format, frac, mul, negate } from '@/core/time/fraction';
+import { fail, ok, problem } from '@/core/result';
+import { frac, mul, negate } from '@/core/time/fraction';
 import { NOTE_VALUES, type NoteValue } from '@/core/time/noteValue';
 
 /** What a transform can be asked to do; each uses the few it names. */
@@ -19,10 +28,9 @@ export interface Choices {
   step: 'slot' | NoteValue;
   way: 'later' | 'earlier';
   times: number;
-  value: NoteValue;
-  /** So many notes in `value`, the rest in `then`; all of them when empty. */
-  first: string;
-  then: NoteValue;
+  /** Note values as they are said: "3 quarter triplets, the rest in 8ths". */
+  plan: string;
+  counts: number;
   swing: '8th' | '16th';
   ratio: '2' | '3/2' | '3';
   ms: number;
@@ -41,9 +49,8 @@ export const usualChoices = (cursor: Place): Choices => ({
   step: 'slot',
   way: 'later',
   times: 1,
-  value: '8th triplet',
-  first: '',
-  then: '16th',
+  plan: '8th triplets',
+  counts: 2,
   swing: '8th',
   ratio: '2',
   ms: 15,
@@ -57,7 +64,9 @@ export interface TransformKind {
   name: string;
   group: 'Move' | 'Rate' | 'Feel' | 'Limbs' | 'Accents' | 'Counting';
   uses: Choice[];
-  make: (groove: Groove, choices: Choices, cursor: Place) => Answer | Transformed;
+  /** What it can do to a selection: to its lanes, to all limbs for as long as it lasts, or in a way of its own. Else only the whole groove. */
+  selected?: 'lanes' | 'stretch' | 'itself';
+  make: (groove: Groove, choices: Choices, cursor: Place, within?: Region) => Answer | Transformed;
 }
 
 export const NOTE_VALUE_NAMES = Object.keys(NOTE_VALUES) as NoteValue[];
@@ -70,7 +79,8 @@ export const TRANSFORMS: TransformKind[] = [
     name: 'Move later or earlier',
     group: 'Move',
     uses: ['limbs', 'step', 'way', 'times'],
-    make: (groove, { limbs, step, way, times }, cursor) => {
+    selected: 'itself',
+    make: (groove, { limbs, step, way, times }, cursor, within) => {
       if (!limbs.length) return refused('no-limb', 'No limb is chosen.', 'Choose at least one.');
       const bar = groove.bars[cursor.bar]!;
       const one =
@@ -78,30 +88,38 @@ export const TRANSFORMS: TransformKind[] = [
           ? slotAt(slotsOfBar(bar.meter, groove.reading, bar.cells), cursor.at)!.length
           : NOTE_VALUES[step];
       const shift = mul(one, frac(times));
-      return displace(groove, way === 'later' ? shift : negate(shift), limbs);
+      return displace(groove, way === 'later' ? shift : negate(shift), limbs, within);
     },
   },
   {
     name: 'Re-rate: the same order in another value',
     group: 'Rate',
-    uses: ['value', 'first', 'then'],
-    make: (groove, { value, first, then }) => {
-      const moments = new Set(strokesOf(groove).map(({ at }) => format(at))).size;
-      if (first.trim() && !/^\d{1,3}$/.test(first.trim()))
-        return refused('not-a-number', 'Say how many notes as a whole number.', 'Leave it empty for all of them.');
-      const count = first.trim() ? Math.min(Number(first), moments) : moments;
-      const plan = [
-        { value, notes: count },
-        { value: then, notes: moments - count },
-      ].filter(({ notes }) => notes > 0);
-      if (!plan.length) return refused('no-stroke', 'There is no stroke to re-rate.', 'Place some first.');
-      return rerate(groove, plan);
+    uses: ['plan'],
+    selected: 'itself',
+    make: (groove, { plan: said }, _, within) => {
+      const moments = momentsIn(groove, within).length;
+      if (!moments) return refused('no-stroke', 'There is no stroke to re-rate.', 'Place some first.');
+      const plan = readRatePlan(said, moments);
+      return plan.ok ? rerate(groove, plan.value, within) : plan;
     },
   },
   { name: 'Half-time', group: 'Rate', uses: [], make: (groove) => stretch(groove, 2) },
   { name: 'Double-time', group: 'Rate', uses: [], make: (groove) => stretch(groove, '1/2') },
-  { name: '8ths as a shuffle', group: 'Feel', uses: [], make: (groove) => toShuffle(groove) },
-  { name: '8ths as full triplets', group: 'Feel', uses: [], make: (groove) => toFullTriplets(groove) },
+  { name: '8ths as a shuffle', group: 'Feel', uses: [], selected: 'lanes', make: (groove) => toShuffle(groove) },
+  {
+    name: '8ths as full triplets',
+    group: 'Feel',
+    uses: [],
+    selected: 'lanes',
+    make: (groove) => toFullTriplets(groove),
+  },
+  {
+    name: 'Triplets first, shuffle after',
+    group: 'Feel',
+    uses: ['counts'],
+    selected: 'lanes',
+    make: (groove, { counts }) => toTripletsThenShuffle(groove, counts),
+  },
   { name: 'Write the swing out', group: 'Feel', uses: [], make: (groove) => writeSwingOut(groove) },
   {
     name: 'Fold back into swing',
@@ -109,13 +127,20 @@ export const TRANSFORMS: TransformKind[] = [
     uses: ['swing', 'ratio'],
     make: (groove, { swing, ratio }) => foldSwing(groove, { value: swing, ratio }),
   },
-  { name: 'Change the hands’ lines', group: 'Limbs', uses: [], make: (groove) => mirrorHands(groove) },
-  { name: 'Play it open-handed', group: 'Limbs', uses: [], make: (groove) => openHanded(groove) },
-  { name: 'Turn the kit round', group: 'Limbs', uses: [], make: (groove) => turnKit(groove) },
+  {
+    name: 'Change the hands’ lines',
+    group: 'Limbs',
+    uses: [],
+    selected: 'stretch',
+    make: (groove) => mirrorHands(groove),
+  },
+  { name: 'Play it open-handed', group: 'Limbs', uses: [], selected: 'stretch', make: (groove) => openHanded(groove) },
+  { name: 'Turn the kit round', group: 'Limbs', uses: [], selected: 'stretch', make: (groove) => turnKit(groove) },
   {
     name: 'Keep some limbs only',
     group: 'Limbs',
     uses: ['limbs'],
+    selected: 'stretch',
     make: (groove, { limbs }) =>
       limbs.length ? keepLimbs(groove, limbs) : refused('no-limb', 'No limb is chosen.', 'Choose at least one.'),
   },
@@ -123,6 +148,7 @@ export const TRANSFORMS: TransformKind[] = [
     name: 'Move a limb’s line to another surface',
     group: 'Limbs',
     uses: ['limb', 'surface'],
+    selected: 'stretch',
     make: (groove, { limb, surface }) => moveLine(groove, limb, surface),
   },
   {
@@ -135,7 +161,8 @@ export const TRANSFORMS: TransformKind[] = [
     name: 'Accents, k in n',
     group: 'Accents',
     uses: ['limb', 'of', 'on'],
-    make: (groove, { limb, of, on }) => {
+    selected: 'itself',
+    make: (groove, { limb, of, on }, _, within) => {
       const wanted = on
         .split(/[\s,]+/)
         .filter(Boolean)
@@ -152,6 +179,7 @@ export const TRANSFORMS: TransformKind[] = [
         groove,
         limb,
         Array.from({ length: of }, (_, index) => wanted.includes(index + 1)),
+        within,
       );
     },
   },
@@ -162,9 +190,30 @@ export const TRANSFORMS: TransformKind[] = [
     make: (groove, { unit }) => otherBottomNumber(groove, unit),
   },
   {
+    name: 'Same figure, other bottom number',
+    group: 'Counting',
+    uses: ['unit'],
+    make: (groove, { unit }) => sameFigureOver(groove, unit),
+  },
+  {
     name: 'Count in pulses or in all numbers',
     group: 'Counting',
     uses: ['reading'],
     make: (groove, { reading }) => readAs(groove, reading),
   },
 ];
+
+/** What a transform answers: of the whole groove, or of a selection where it can. */
+export function transformed(
+  { make, selected }: TransformKind,
+  groove: Groove,
+  choices: Choices,
+  cursor: Place,
+  selection: Region | undefined,
+): Answer {
+  const isWhole = !selection || !selected;
+  const made = make(groove, choices, cursor, isWhole || selected !== 'itself' ? undefined : selection);
+  const answer: Answer = 'ok' in made ? made : ok(made);
+  if (isWhole || selected === 'itself' || !answer.ok) return answer;
+  return withinRegion(groove, selected === 'lanes' ? selection : { ...selection, limbs: [...LIMBS] }, answer.value);
+}

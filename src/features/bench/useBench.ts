@@ -10,7 +10,7 @@ import { laneNotes } from './laneNotes';
 import { benchReducer, openedOn, selectedIn, strokeUnder } from './history';
 import { commandOf, type Command } from './keys';
 import { saidOn } from './said';
-import { fromPlace, limbByLimb, selectionLoop, straightThenSwung, type Loop } from './loop';
+import { barRegion, fromPlace, limbByLimb, selectionLoop, straightThenSwung, type Loop } from './loop';
 import { useEditing } from './useEditing';
 import { useHearing } from './useHearing';
 import { useSettled } from './useSettled';
@@ -57,7 +57,8 @@ export function useBench({ id, level, school, opened, saveNumber }: Omit<BenchPr
 
   const play = (programme: Loop) => void hearing.play(programme, [strip]);
   const hear = (how: HearHow) => {
-    if (how === 'selection') play(selection ? selectionLoop(groove, selection) : fromPlace(groove));
+    if (how === 'selection') play(selectionLoop(groove, selection ?? barRegion(groove, cursor.bar)));
+    else if (how === 'bar') play(selectionLoop(groove, barRegion(groove, cursor.bar)));
     else if (how === 'straight then swung') play(straightThenSwung(groove));
     else if (how === 'limb by limb') play(limbByLimb(groove));
     else play(fromPlace(groove, how === 'here' ? cursor : undefined));

@@ -12,12 +12,14 @@ import {
   placeStroke,
   removeStroke,
   setDivision,
+  setDivisions,
   setOrnament,
   setTuplet,
   type Place,
   type Regridded,
 } from '@/core/groove/edit';
 import { slotAt, slotsOfBar } from '@/core/grid/cells';
+import { barLength, barStarts } from '@/core/grid/meter';
 import { HEIGHTS, type Height, type Ornament } from '@/core/groove/limbs';
 import { changeIn, clearRegion, copyRegion } from '@/core/groove/region';
 import type { Answer, Transformed } from '@/core/groove/transformed';
@@ -60,16 +62,23 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
   const take = (given: Result<Groove>) => (given.ok ? edit(given.value) : answer(given));
 
   /** Takes up a new grid at once when nothing is lost by it; else asks first, naming what would be. */
-  const regrid = (asked: Regridded | ((groove: Groove) => Regridded), words: string, inBar = cursor.bar) => {
+  const regrid = (asked: Regridded | ((groove: Groove) => Regridded), words: string) => {
     const given = typeof asked === 'function' ? asked(groove) : asked;
     if (!given.lost.length) return edit(given.groove);
     const named = given.lost
-      .map((stroke) => `${stroke.limb}, ${placeInWords(groove, inBar, stroke.at, school)}`)
+      .map((stroke) => `${stroke.limb}, ${placeInWords(groove, stroke.bar, stroke.at, school)}`)
       .join('; ');
     setLosing({ say: `${words} has no slot for: ${named}.`, groove: given.groove });
   };
   const divide = (ofCount: number, parts: number, inBar = cursor.bar) =>
-    regrid(setDivision(groove, inBar, ofCount, parts), `Count ${ofCount} divided by ${parts}`, inBar);
+    regrid(setDivision(groove, inBar, ofCount, parts), `Count ${ofCount} divided by ${parts}`);
+
+  const divideAt = (parts: number, all = false) => {
+    if (!all && !selection) return divide(count, parts);
+    const start = barStarts(groove.bars.map(({ meter }) => barLength(meter)));
+    const stretch = all || !selection ? { from: start[cursor.bar]!, to: start[cursor.bar + 1]! } : selection;
+    regrid(setDivisions(groove, stretch, parts), `A grid of ${parts} to a count`);
+  };
 
   const copy = () => keepClip(copyRegion(groove, region));
   const raise = (by: 1 | -1) => {
@@ -102,7 +111,7 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
       case 'ornament':
         return ornament(command.ornament);
       case 'divide':
-        return divide(count, command.parts);
+        return divideAt(command.parts, command.all);
       case 'tuplet':
         return tuplet();
       case 'place':
