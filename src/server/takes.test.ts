@@ -3,6 +3,7 @@ import { writeTake } from '@/core/documents/take';
 import { MOST_TAKES_A_DAY } from '@/core/limits';
 import { judge } from '@/core/take/judge';
 import { setAssignment } from './assignments';
+import { judgeSent } from './judging/judged';
 import { rejudgeTakes, take, takes } from './takes';
 import { throwAwayDatabase } from './testing/throwAway';
 import { ada, anyTake, bo, grooveId, kept, NOW, seed, sent, teacher, teacherToken } from './testing/seeded';
@@ -133,6 +134,18 @@ describe('keeping a take', () => {
       expect(await standing({ take: writeTake(anyTake({ bpm: 90 })) })).toEqual({ as_set: true, as_written: true });
       expect(await standing({ take: writeTake(anyTake({ bpm: 71.9 })) })).toEqual({ as_set: false, as_written: true });
       expect(await standing({ playedAt: '2020-01-01T00:00:00Z' })).toEqual({ as_set: false, as_written: true });
+    });
+
+    test('all of its bars: one bar of several that went round is practice', () => {
+      const easy = writeTake(anyTake());
+      const [bar] = easy.groove.bars;
+      const through = (from: number, bars: number) =>
+        judgeSent(
+          { ...easy, groove: { ...easy.groove, bars: [bar!, bar!] }, passages: [{ from, bars, times: 1 }] },
+          'advanced',
+        );
+      expect(through(1, 1)).toMatchObject({ ok: true, value: { isWhole: false } });
+      expect(through(0, 2)).toMatchObject({ ok: true, value: { isWhole: true } });
     });
 
     test('a bar of one stroke in its place is a take of its own', async () => {

@@ -170,8 +170,9 @@ async function keepJudged(db: Db, player: Person, sent: SentTake, judged: Judged
       ),
     );
   const asWritten = isAsWritten(judged.bars, document, player.setup);
-  // What was set counts as played where it was: these bars, no slower than they were set, since they were set.
-  const asSet = asWritten && judged.tempo >= (set_tempo ?? 0) && sent.playedAt >= (set_at ?? new Date(0));
+  // What was set counts as played where it was: all of these bars, no slower than they were set, since they were set.
+  const asSet =
+    asWritten && judged.isWhole && judged.tempo >= (set_tempo ?? 0) && sent.playedAt >= (set_at ?? new Date(0));
   const isNew = await insertTake(db, {
     ...sent,
     player,

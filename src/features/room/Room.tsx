@@ -5,7 +5,7 @@ import type { Climb } from '@/core/documents/climb';
 import { limbsIn } from '@/core/groove/kit';
 import type { ClickPlanName } from '@/core/time/clickPlan';
 import { RoomContext, type RoomAssignment, type RoomFacts } from './RoomContext';
-import { firstSettings, type RoomSettings } from './settings';
+import { firstSettings, type AskedSettings } from './settings';
 import { roomAfter } from './state';
 import { practisedAs, wayNamed, WAYS } from './ways/registry';
 
@@ -17,7 +17,7 @@ export interface RoomProps extends Omit<RoomFacts, 'assignment'> {
   /** Why a ladder that is kept is not the one that stands here. */
   said?: string;
   /** What the address asks for: a verdict's practice. */
-  asked: Partial<Pick<RoomSettings, 'bpm' | 'click' | 'task'>>;
+  asked: AskedSettings;
 }
 
 const anySeed = () => Math.floor(Math.random() * 2 ** 31);

@@ -12,6 +12,16 @@ test('what an address asks of the room is taken where it can be', () => {
   });
 });
 
+test('bars may be asked for, as far as they are there', () => {
+  const bars = (text: string) => settingsAsked({ bars: text }, limbs, 3).bars;
+  expect([bars('2'), bars('2-4'), bars('1-4')]).toEqual([
+    { first: 1, last: 1 },
+    { first: 1, last: 3 },
+    { first: 0, last: 3 },
+  ]);
+  expect([bars('0'), bars('3-2'), bars('2-5'), bars('x'), bars('')]).toEqual(Array(5).fill(undefined));
+});
+
 test.each([{ bpm: '900' }, { bpm: 'x' }, { click: 'loud' }, { limbs: 'left foot' }, { limbs: '' }, {}])(
   '%o asks for nothing that can be',
   (asked) => {

@@ -43,6 +43,8 @@ export interface RoomSettings {
   contrast: { what: Contrast; bars: number };
   /** In which order limbs come in, and after how many clean rounds; `0`: only when asked. */
   buildUp: { order: Limb[]; after: number };
+  /** Of a groove of several bars, those that go round: the first and the last by index. All of them when undefined. */
+  bars: { first: number; last: number } | undefined;
   /** Of a drill, which exercises are played, by index. */
   range: number[];
   /** How places are called: a new one every `pace` bars; `same` calls them as the last time. */
@@ -86,18 +88,35 @@ export function firstSettings(
     lean: groove.lean ?? {},
     contrast: { what: 'straight and swung', bars: 2 },
     buildUp: { order: limbs, after: 2 },
+    bars: undefined,
     range: drill?.exercises.map((_, index) => index) ?? [],
     caller: { pace: 2, calls: 16, ...drill?.rule.caller, same: false },
   };
 }
 
+export type AskedSettings = Partial<Pick<RoomSettings, 'bpm' | 'click' | 'task' | 'bars'>>;
+
+/** "2" or "2-3", counted from 1, of bars up to the one with index `last`. */
+function barsAsked(text: string | undefined, last: number): RoomSettings['bars'] {
+  const [, from, to = from] = /^(\d{1,3})(?:-(\d{1,3}))?$/.exec(text ?? '') ?? [];
+  const bars = { first: Number(from) - 1, last: Number(to) - 1 };
+  return bars.first >= 0 && bars.last >= bars.first && bars.last <= last ? bars : undefined;
+}
+
 /** What an address may ask of the room; anything that cannot be is left out. */
 export function settingsAsked(
-  asked: { bpm?: string; click?: string; limbs?: string },
+  asked: { bpm?: string; click?: string; limbs?: string; bars?: string },
   playing: readonly Limb[],
-): Partial<Pick<RoomSettings, 'bpm' | 'click' | 'task'>> {
+  last = 0,
+): AskedSettings {
   const bpm = tempoShape.safeParse(Number(asked.bpm ?? NaN)).data;
   const click = z.enum(CLICK_PLAN_NAMES as [ClickPlanName, ...ClickPlanName[]]).safeParse(asked.click).data;
   const limbs = LIMBS.filter((limb) => asked.limbs?.split(',').includes(limb) && playing.includes(limb));
-  return { ...(bpm && { bpm }), ...(click && { click: CLICK_PLANS[click] }), ...(limbs.length && { task: limbs }) };
+  const bars = barsAsked(asked.bars, last);
+  return {
+    ...(bpm && { bpm }),
+    ...(click && { click: CLICK_PLANS[click] }),
+    ...(limbs.length && { task: limbs }),
+    ...(bars && { bars }),
+  };
 }

@@ -41,6 +41,8 @@ export interface JudgedTake extends JudgedColumns {
   document: string;
   /** The bars it was played from, as JSON. */
   bars: string;
+  /** Of a groove, every bar of it was gone through; a drill may be played by some of its exercises. */
+  isWhole: boolean;
 }
 
 /** Judges a take that was read. */
@@ -78,6 +80,9 @@ export function judgedColumns(played: Take, level: Level): JudgedColumns {
   };
 }
 
+const isThrough = (passages: Take['passages'], bar: number) =>
+  passages.some(({ from, bars }) => bar >= from && bar < from + bars);
+
 /** A take with its figures, ready to be kept. */
 export function judgedTake(played: Take, level: Level): JudgedTake {
   const json = writeTake(played);
@@ -90,6 +95,7 @@ export function judgedTake(played: Take, level: Level): JudgedTake {
     input: played.input,
     document: asJson(json),
     bars: JSON.stringify(json.groove.bars),
+    isWhole: Boolean(played.exercises) || played.groove.bars.every((_, bar) => isThrough(played.passages, bar)),
   };
 }
 

@@ -6,11 +6,13 @@ import { useEffect } from 'react';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { Page } from '@/ui/Page';
 import { drillFactsOf, drillInWords, factsOf, grooveInWords } from '@/ui/words/grooves';
+import { BarsChoice } from '../BarsChoice';
 import { Notes, Notices } from '../Notes';
 import { useRoom } from '../RoomContext';
 import { SaveSound } from '../SaveSound';
 import type { WayName } from '../settings';
 import { Transport } from '../Transport';
+import { goesRound } from '../usePiece';
 import { WayChoice } from '../WayChoice';
 import { Pads } from './RoomPads';
 import type { RoomView } from './RoomFrame';
@@ -66,6 +68,13 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
                 school={school}
                 settings={state.settings}
                 onChange={(change) => dispatch({ type: 'set', change })}
+              />
+            )}
+            {!drill && !judged && groove.bars.length > 1 && goesRound(settings.way) && (
+              <BarsChoice
+                count={groove.bars.length}
+                bars={state.settings.bars}
+                onChange={(bars) => dispatch({ type: 'set', change: { bars } })}
               />
             )}
             {judged ? (

@@ -17,7 +17,7 @@ export const metadata = { title: 'Room' };
 
 interface RoomPageProps {
   params: Promise<{ groove: string }>;
-  searchParams: Promise<{ bpm?: string; click?: string; limbs?: string; set?: string }>;
+  searchParams: Promise<{ bpm?: string; click?: string; limbs?: string; bars?: string; set?: string }>;
 }
 
 export default async function RoomPage({ params, searchParams }: RoomPageProps) {
@@ -65,7 +65,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
           ? `The ladder that was kept cannot be read, so the usual one stands here. ${sentence(kept.climb.problems[0]!)}`
           : undefined
       }
-      asked={settingsAsked(asked, limbsIn(turned))}
+      asked={settingsAsked(asked, limbsIn(turned), turned.bars.length - 1)}
     />
   );
 }
