@@ -18,6 +18,7 @@ import { StavePanel } from './StavePanel';
 import { useBench, type BenchProps } from './useBench';
 
 const KeyList = dynamic(() => import('./KeyList').then((module) => module.KeyList), { ssr: false });
+const RecordDialog = dynamic(() => import('./RecordDialog').then((module) => module.RecordDialog), { ssr: false });
 const TransformDialog = dynamic(() => import('./TransformDialog').then((module) => module.TransformDialog), {
   ssr: false,
 });
@@ -52,6 +53,8 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
     helping,
     setHelping,
     transforming,
+    recording,
+    setRecording,
     setTransforming,
   } = useBench({ id, level, school, opened, saveNumber });
   const { does } = editing;
@@ -151,6 +154,18 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
         />
       </Box>
       {helping && <KeyList onClose={() => setHelping(false)} />}
+      {recording && (
+        <RecordDialog
+          groove={groove}
+          bar={cursor.bar}
+          school={school}
+          onClose={() => setRecording(false)}
+          onTake={(next, say) => {
+            setRecording(false);
+            does.answer({ groove: next, say });
+          }}
+        />
+      )}
       {transforming && (
         <TransformDialog
           groove={groove}

@@ -13,7 +13,7 @@ interface BenchActionsProps {
   swung: boolean;
   selected: boolean;
   bars: number;
-  desk: { hear: (how: HearHow) => void; stop: () => void; transform: () => void };
+  desk: { hear: (how: HearHow) => void; stop: () => void; transform: () => void; record: () => void };
 }
 
 /** What can be done with the whole groove: make a drill of it, transform it, hear it. */
@@ -36,6 +36,9 @@ export function BenchActions({ id, count, hearing, swung, selected, bars, desk }
       />
       <Button href={`/drills?groove=${id}`} variant="text">
         Make a drill
+      </Button>
+      <Button variant="outlined" onClick={desk.record} aria-haspopup="dialog">
+        Play it in
       </Button>
       <Button variant="outlined" onClick={desk.transform} aria-haspopup="dialog">
         Transform

@@ -21,6 +21,7 @@ export type Command =
         | 'selectAll'
         | 'selectNone'
         | 'transform'
+        | 'record'
         | 'help';
     }
   | { do: 'hear'; how: 'all' | 'here' | 'selection' };
@@ -45,6 +46,7 @@ export const KEYS: [keys: string, what: string][] = [
   ['Shift Space', 'hear it from here'],
   ['L', 'loop what is selected, or this bar'],
   ['M', 'make another of it: transform'],
+  ['R', 'play it in: record'],
   ['Ctrl Z, Ctrl Y', 'undo, redo'],
   ['?', 'this list'],
 ];
@@ -70,6 +72,7 @@ const ALONE: Record<string, Command> = {
   t: { do: 'tuplet' },
   l: { do: 'hear', how: 'selection' },
   m: { do: 'transform' },
+  r: { do: 'record' },
 };
 
 const MOVES: Record<string, [CursorStep, 1 | -1]> = {

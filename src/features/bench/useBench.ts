@@ -34,6 +34,7 @@ export function useBench({ id, level, school, opened, saveNumber }: Omit<BenchPr
   const [text, setText] = useState('');
   const [helping, setHelping] = useState(false);
   const [transforming, setTransforming] = useState(false);
+  const [recording, setRecording] = useState(false);
   const [selecting, setSelecting] = useState(false);
   const strip = useRef<StripHandle>(null);
   const load = useCallback((other: Groove) => dispatch({ type: 'load', groove: other }), []);
@@ -69,6 +70,7 @@ export function useBench({ id, level, school, opened, saveNumber }: Omit<BenchPr
       else hear(command.how);
     } else if (command.do === 'help') setHelping(true);
     else if (command.do === 'transform') setTransforming(true);
+    else if (command.do === 'record') desk.record();
     else does.perform(command);
   };
   const onKey = (event: KeyboardEvent) => {
@@ -84,6 +86,10 @@ export function useBench({ id, level, school, opened, saveNumber }: Omit<BenchPr
     stop: hearing.stop,
     help: () => setHelping(true),
     transform: () => setTransforming(true),
+    record: () => {
+      hearing.stop();
+      setRecording(true);
+    },
     goTo: (place: Place) => dispatch({ type: 'cursor', cursor: place }),
     remedy: (one: Remedy, from: number, to: number) => {
       if ('replace' in one) setText(text.slice(0, from) + one.replace + text.slice(to));
@@ -130,5 +136,7 @@ export function useBench({ id, level, school, opened, saveNumber }: Omit<BenchPr
     setHelping,
     transforming,
     setTransforming,
+    recording,
+    setRecording,
   };
 }

@@ -102,7 +102,7 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
     else answer(given);
   };
 
-  const perform = (command: Exclude<Command, { do: 'hear' | 'help' | 'transform' }>) => {
+  const perform = (command: Exclude<Command, { do: 'hear' | 'help' | 'transform' | 'record' }>) => {
     switch (command.do) {
       case 'move':
         return dispatch({ type: 'move', way: command.way, by: command.by, extend: command.extend });

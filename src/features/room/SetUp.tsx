@@ -26,7 +26,7 @@ import { useRoom } from './RoomContext';
 import { COUNT_INS } from './settings';
 import { Tempo } from './Tempo';
 import { TransportChoices } from './Transport';
-import { INPUT_WORDS } from './useInputs';
+import { INPUT_WORDS } from '@/sound/inputs/useInputs';
 
 interface SetUpProps {
   frame: Frame;

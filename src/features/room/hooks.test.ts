@@ -10,12 +10,12 @@ import type { Limb } from '@/core/groove/limbs';
 import { SPEED_LIMITS } from '@/core/limits';
 import type { Strike } from '@/sound/inputs/input';
 import { keepLadderAction } from './actions';
-import { DEFAULT_KEYS } from './keys';
+import { DEFAULT_KEYS } from '@/ui/pads/keys';
 import { firstSettings, type RoomSettings } from './settings';
 import { useAwake } from './useAwake';
 import { RoomContext } from './RoomContext';
 import { roomAfter } from './state';
-import { useInputs } from './useInputs';
+import { useInputs } from '@/sound/inputs/useInputs';
 import { useSpace } from './useSpace';
 import { useBuildUp } from './ways/buildUp/useBuildUp';
 import { useLadder } from './ways/ladder/useLadder';
@@ -258,7 +258,7 @@ describe('the room’s keys', () => {
   });
 
   test('after a tempo was typed or the level moved, Space and the limbs’ keys play on; figures are typed', () => {
-    const { onToggle, struck } = begun({ keys: { ...DEFAULT_KEYS, 'right foot': { code: 'Digit1', label: '1' } } });
+    const { onToggle, struck } = begun({ keys: { ...DEFAULT_KEYS, 'right foot': { code: 'Digit1' } } });
     const [tempo, level] = [add('input', { inputMode: 'decimal' }), add('input', { type: 'range' })];
     for (const field of [tempo, level]) {
       press('Space', field);

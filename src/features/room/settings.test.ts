@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { limbKeyOf } from './keys';
+import { limbKeyOf } from '@/ui/pads/keys';
 import { settingsAsked } from './settings';
 
 const limbs = ['right hand', 'left hand', 'right foot'] as const;

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { isElsewhere } from './useInputs';
+import { isElsewhere } from '@/sound/inputs/useInputs';
 
 /** Space starts and stops, wherever the focus is, but in a field of words or on a button that was reached by keys. */
 export function useSpace(onToggle: () => void): void {

@@ -1,6 +1,6 @@
 import { useRoom } from '../RoomContext';
 import { LimbSwitches } from '../LimbSwitches';
-import { LimbPads } from '../LimbPads';
+import { LimbPads } from '@/ui/pads/LimbPads';
 import type { Frame } from './useFrame';
 
 interface PadsProps {

@@ -1,10 +1,9 @@
 import { useEffect, useMemo, useRef } from 'react';
 import type { InputName } from '@/core/documents/take';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
-import type { Input, Strike } from '@/sound/inputs/input';
-import { Keys } from '@/sound/inputs/keys';
-import { Pads } from '@/sound/inputs/pads';
-import type { KeyMap } from './keys';
+import type { Input, Strike } from './input';
+import { Keys } from './keys';
+import { Pads } from './pads';
 
 /** The inputs that can be listened to, with what each is called. */
 export const INPUT_WORDS = { keys: 'Keys of this computer', pads: 'Pads on the screen' } as const satisfies Partial<
@@ -12,7 +11,8 @@ export const INPUT_WORDS = { keys: 'Keys of this computer', pads: 'Pads on the s
 >;
 
 interface InputsOptions {
-  keys: KeyMap;
+  /** The place on the keyboard that each limb is played by. */
+  keys: Record<Limb, { code: string }>;
   limbs: readonly Limb[];
   listens: readonly InputName[];
   /** Whether strokes are listened for now. */
@@ -39,7 +39,7 @@ export function useInputs({ keys, limbs, listens, isOn, onStrike }: InputsOption
   return pads;
 }
 
-const limbOfKey = (keys: KeyMap, limbs: readonly Limb[], code: string): Limb | undefined =>
+const limbOfKey = (keys: InputsOptions['keys'], limbs: readonly Limb[], code: string): Limb | undefined =>
   LIMBS.find((limb) => keys[limb].code === code && limbs.includes(limb));
 
 /** Whether a key is meant for what has the focus: words for a field of words, figures for a field of figures. */
