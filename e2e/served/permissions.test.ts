@@ -32,6 +32,7 @@ const PAGES: Record<string, Record<ActorName, Answer>> = {
   '/today': EVERYBODY,
   '/takes': EVERYBODY,
   '/grooves': EVERYBODY,
+  '/listening': EVERYBODY,
   '/you': EVERYBODY,
   '/drills': TEACHERS,
   '/people': TEACHERS,
@@ -134,6 +135,7 @@ const ACTIONS: Record<string, ActionRow> = {
   setAssignmentAction: { may: ['teacher'] },
   endAssignmentAction: { may: ['teacher'] },
   keepLadderAction: { may: ['student', 'teacher'] },
+  keepListeningAction: { may: EVERY_SIGNED_IN },
   saveSettingsAction: { may: ['teacher', 'foreign'] },
 };
 

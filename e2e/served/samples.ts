@@ -74,6 +74,10 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
     }),
   ],
   endAssignmentAction: [new Form({ assignment: cast.assignment })],
+  keepListeningAction: [
+    crypto.randomUUID(),
+    { version: 1, subject: 'flam', answers: [{ rung: 0, seed: 1, right: 'flat', said: 'wide' }] },
+  ],
   keepLadderAction: [cast.groove, freshClimb(), 0],
   saveSettingsAction: [{ ...USUAL_SETTINGS, timeZone: 'Europe/Zurich' }, 1],
 });

@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import { MOST_QUESTIONS, RUNGS, SUBJECTS } from '@/core/documents/listening';
 import { INPUTS } from '@/core/documents/take';
 import { LIMBS, SETUPS } from '@/core/groove/limbs';
 import * as limits from '@/core/limits';
@@ -37,6 +38,8 @@ test.each([
   ['take', 'tempo', [limits.SLOWEST, limits.FASTEST]],
   ['take', 'click', [limits.MOST_CLICK_NAME]],
   ['ladder', 'tempo', [limits.SLOWEST, limits.FASTEST]],
+  ['listening', 'asked', [1, MOST_QUESTIONS, 0]],
+  ['listening', 'rung', [0, RUNGS - 1]],
   ['drill', 'name', [1, limits.MOST_NAME]],
   ['drill', 'family', [limits.MOST_FAMILY_NAME]],
   ['drill', 'tags', [limits.MOST_TAGS, limits.MOST_TAG_CHARACTERS]],
@@ -51,6 +54,7 @@ test.each([
   ['take', 'level', limits.LEVELS],
   ['take', 'input', [...INPUTS, 'simulated kit']],
   ['take_place', 'limb', LIMBS],
+  ['listening', 'subject', SUBJECTS],
 ])('the words of %s.%s are the core’s', async (table, column, words) => {
   expect((await checked(table, column)).words.toSorted()).toEqual([...new Set(words)].toSorted());
 });

@@ -26,6 +26,7 @@ const TEACHER = [
 const STUDENT = [
   ['Today', '/today'],
   ['Grooves', '/grooves'],
+  ['By ear', '/listening'],
   ['Log', '/takes'],
 ] as const;
 

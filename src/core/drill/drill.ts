@@ -97,23 +97,8 @@ export function makeDrill(
   for (const [place, { index, figure, difficulty }] of ordered.entries()) {
     if (place % 50 === 0) onShare((candidates.length + place) / (candidates.length + ordered.length));
     const laid = barsOfFigure(figure, ground, rule);
-    if (!laid)
-      return fail(
-        problemAt(
-          'ostinato',
-          'no-grid',
-          `No grid of up to 8 parts a count holds “${figure.say || family.name}” over this ostinato.`,
-          'Choose an ostinato in notes of the same grid.',
-        ),
-      );
-    const groove: Groove = {
-      version: 1,
-      title: `${family.name} ${index + 1}`,
-      reading: rule.reading,
-      tempo: rule.goal,
-      ...(rule.swing && { swing: rule.swing }),
-      bars: laid,
-    };
+    if (!laid) return fail(noGridFor(figure.say || family.name));
+    const groove = grooveOf(rule, family.name, index, laid);
     const places = figure.say ? [] : placesOf(figure, ground);
     const say = figure.say || placesInWords(groove, 0, places, school);
     const before = ordered[place - 1]?.figure;
@@ -142,6 +127,36 @@ export function makeDrill(
     said: `${many(total)}${turned}${took}.`,
   });
 }
+
+/** One exercise of a rule as it is played, without making the others; the first of those picked, or of the rule, when left out. */
+export function oneExercise(json: unknown, wanted?: number): Result<Groove> {
+  const readied = readyRule(json);
+  if (!readied.ok) return readied;
+  const { rule, family, params, ground, total } = readied.value;
+  const index = wanted ?? rule.picked?.[0] ?? 0;
+  if (index >= total)
+    return fail(problemAt('picked', 'picked-unknown', 'This exercise is not of this rule.', 'Pick another.'));
+  const bars = barsOfFigure(family.figure(params, ground, index), ground, rule);
+  if (!bars) return fail(noGridFor(family.name));
+  return ok(grooveOf(rule, family.name, index, bars));
+}
+
+const grooveOf = ({ reading, goal, swing }: Rule, name: string, index: number, bars: Groove['bars']): Groove => ({
+  version: 1,
+  title: `${name} ${index + 1}`,
+  reading,
+  tempo: goal,
+  ...(swing && { swing }),
+  bars,
+});
+
+const noGridFor = (name: string) =>
+  problemAt(
+    'ostinato',
+    'no-grid',
+    `No grid of up to 8 parts a count holds “${name}” over this ostinato.`,
+    'Choose an ostinato in notes of the same grid.',
+  );
 
 const range = (count: number) => Array.from({ length: count }, (_, index) => index);
 const isDifferent = ({ cyclic }: Figure): boolean => !cyclic || isFirstTurning(cyclic);

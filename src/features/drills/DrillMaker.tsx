@@ -147,6 +147,9 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
 function Beginnings({ onOpen }: { onOpen: (open: Opened) => void }) {
   return (
     <>
+      <Button href="/listening" sx={{ minHeight: 44 }}>
+        By ear
+      </Button>
       <Button onClick={() => onOpen('weakness')} sx={{ minHeight: 44 }}>
         For what slips
       </Button>

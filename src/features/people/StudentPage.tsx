@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import type { Assignment } from '@/server/assignments';
 import type { DrillChoice } from '@/server/drills';
 import type { GrooveRow } from '@/server/grooves';
+import type { ListeningProgress } from '@/server/listening';
 import type { Person } from '@/server/people';
 import type { TakeRow } from '@/server/takes';
 import { Page } from '@/ui/Page';
@@ -15,6 +16,7 @@ import { plural } from '@/ui/words/text';
 import { tempoInWords } from '@/ui/words/figures';
 import { endAssignmentAction } from './actions';
 import { AssignmentForm } from './AssignmentForm';
+import { Listening } from './Listening';
 import { DRILL } from './shapes';
 import { PersonForm } from './PersonForm';
 import { ProgressChart } from './ProgressChart';
@@ -30,12 +32,22 @@ interface StudentPageProps {
   grooves: readonly GrooveRow[];
   drills: readonly DrillChoice[];
   takes: TakeRow[];
+  listening: readonly ListeningProgress[];
   /** A drill that is to be set next. */
   drill?: string;
 }
 
 /** One student for the teacher: what is set, how it goes, and every take. */
-export function StudentPage({ reader, student, assignments, grooves, drills, takes, drill }: StudentPageProps) {
+export function StudentPage({
+  reader,
+  student,
+  assignments,
+  grooves,
+  drills,
+  takes,
+  listening,
+  drill,
+}: StudentPageProps) {
   const choices = [
     ...grooves
       .filter((one) => !one.archived)
@@ -158,6 +170,14 @@ export function StudentPage({ reader, student, assignments, grooves, drills, tak
             </Typography>
           )}
         </section>
+        {listening.length > 0 && (
+          <section>
+            <Typography variant="h2" gutterBottom>
+              By ear
+            </Typography>
+            <Listening progress={listening} reader={reader} />
+          </section>
+        )}
         <SignInSection student={student} />
       </Box>
     </Page>

@@ -8,11 +8,14 @@ import { formOfTake, TAKE_VERSION, type Take } from '@/core/documents/take';
 import { wholeOf } from '@/core/form/form';
 import { simulateKit, type Playing } from '@/core/take/simulatedKit';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
+import type { Answered, Subject } from '@/core/documents/listening';
+import { nextQuestion, SITTING } from '@/core/practice/listening';
 import { setAssignment } from '../assignments';
 import type { Db } from '../database';
 import { grooveOfDrill, keepDrill } from '../drills';
 import { addGroove } from '../grooves';
 import { judgedTake } from '../judging/judged';
+import { keepListening } from '../listening';
 import { insertTake } from '../takes';
 import { DEMO_DRILLS } from './drills';
 import { STARTER_GROOVES } from './grooves';
@@ -98,6 +101,7 @@ async function fill(db: Db, now: Date): Promise<void> {
         ]);
     }
     await fillTakes(db, now, student, { id, workshop_id });
+    await fillListening(db, now, student, { id, workshop_id });
   }
   await fillDrills(db, now, teacher);
 }
@@ -154,6 +158,37 @@ async function fillTakes(
         judged: judgedTake(demoTake(student, one, daysAgo, seedOf(name)), student.level),
       });
     }
+  }
+}
+
+/** What the demo's students listened to of late, and how often they are right, the harder the less. */
+const DEMO_LISTENING: { subject: Subject; daysAgo: number; skill: number }[] = [
+  { subject: 'straight or swung', daysAgo: 8, skill: 0.8 },
+  { subject: 'straight or swung', daysAgo: 3, skill: 0.9 },
+  { subject: 'where the kick is', daysAgo: 5, skill: 0.75 },
+  { subject: 'flam', daysAgo: 2, skill: 0.85 },
+];
+
+async function fillListening(
+  db: Db,
+  now: Date,
+  student: DemoStudent,
+  player: { id: string; workshop_id: string },
+): Promise<void> {
+  for (const { subject, daysAgo, skill } of DEMO_LISTENING.slice(0, student.daysInTen > 6 ? undefined : 1)) {
+    const name = `${student.name} listens ${subject} ${daysAgo}`;
+    const random = randomFrom(seedOf(name));
+    const answers: Answered[] = [];
+    while (answers.length < SITTING) {
+      const seed = Math.floor(random() * 2 ** 32);
+      const { rung, right, choices } = nextQuestion(subject, { answers, from: 0, seed });
+      const others = choices.filter((choice) => choice !== right);
+      const isRight = random() < skill - rung * 0.12;
+      answers.push({ rung, seed, right, said: isRight ? right : others[Math.floor(random() * others.length)]! });
+    }
+    const id = demoId(name);
+    await keepListening(db, player, id, { version: 1, subject, answers });
+    await db.query('update listening set received_at = $2 where id = $1', [id, atHour(now, daysAgo, 17, 20)]);
   }
 }
 

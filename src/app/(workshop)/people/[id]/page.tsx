@@ -4,6 +4,7 @@ import { StudentPage } from '@/features/people/StudentPage';
 import { openAssignments } from '@/server/assignments';
 import { drillChoices } from '@/server/drills';
 import { grooves } from '@/server/grooves';
+import { listeningOf } from '@/server/listening';
 import { student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
 import { takes } from '@/server/takes';
@@ -33,6 +34,7 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
         grooves={await grooves(db)}
         drills={await drillChoices(db)}
         drill={drill}
+        listening={await listeningOf(db, id.data)}
         takes={await takes(db, { playerId: id.data })}
       />
     );
