@@ -1,4 +1,5 @@
 import type { RuleJson } from '../documents/rule';
+import { LEVELS, type Level } from '../limits';
 
 export const PATHS = [
   'first beats',
@@ -12,16 +13,26 @@ export type Path = (typeof PATHS)[number];
 /** A drill that is ready: its name, and what its rule has other than usual. */
 export interface ReadyDrill {
   path: Path;
+  /** For whom it is, from when on. */
+  level: Level;
   name: string;
   family: string;
   change: Partial<Omit<RuleJson, 'version' | 'family' | 'generator'>>;
 }
 
+/** Drills of a path, easy to hard; `until` says up to which of them, counted from 1, they are for each level. */
 const on = (
   path: Path,
+  until: Partial<Record<Level, number>>,
   ...drills: [name: string, family: string, params?: Record<string, unknown>, change?: ReadyDrill['change']][]
 ): ReadyDrill[] =>
-  drills.map(([name, family, params = {}, change = {}]) => ({ path, name, family, change: { params, ...change } }));
+  drills.map(([name, family, params = {}, change = {}], index) => ({
+    path,
+    level: LEVELS.find((level) => index < (until[level] ?? 0)) ?? 'concert',
+    name,
+    family,
+    change: { params, ...change },
+  }));
 
 const hats = { ostinato: 'hat 8ths' };
 const quarters = { ostinato: 'hat quarters', parts: 2 };
@@ -30,6 +41,7 @@ const quarters = { ostinato: 'hat quarters', parts: 2 };
 export const SHELF: readonly ReadyDrill[] = [
   ...on(
     'first beats',
+    { 'first year': 7, 'second year': 9 },
     ['Casting off: hands in turn', 'sticking', { names: ['singles'] }, { parts: 1, goal: 60 }],
     ['Quarter planks: the kick goes round', 'placement', {}, { ...quarters, parts: 1, goal: 60 }],
     ['Eighth planks: the kick on every 8th', 'placement', {}, { ...quarters, goal: 66 }],
@@ -47,6 +59,7 @@ export const SHELF: readonly ReadyDrill[] = [
   ),
   ...on(
     '16ths between the feet and hands',
+    { 'first year': 2, 'second year': 7, advanced: 10 },
     ['Sixteen posts: the kick on each', 'placement', {}, { ...hats, goal: 66 }],
     [
       'Eight figures for the kick',
@@ -91,6 +104,7 @@ export const SHELF: readonly ReadyDrill[] = [
   ),
   ...on(
     'triplets and swing',
+    { 'first year': 1, 'second year': 7, advanced: 11 },
     ['Three to a count, hands in turn', 'sticking', { names: ['singles'] }, { parts: 3, goal: 60 }],
     ['Straight to shuffle', 'straight to triplet', { into: ['shuffle'] }, { goal: 72 }],
     [
@@ -115,6 +129,7 @@ export const SHELF: readonly ReadyDrill[] = [
   ),
   ...on(
     'accents and ghosts',
+    { 'first year': 1, 'second year': 5, advanced: 10 },
     ['One high in four', 'accents', { walking: true }, { goal: 69 }],
     ['Two high in four', 'accents', { accents: 2 }, { goal: 69 }],
     ['One high in three', 'accents', { walking: true, among: 3 }, { parts: 3, goal: 66 }],
@@ -133,6 +148,7 @@ export const SHELF: readonly ReadyDrill[] = [
   ),
   ...on(
     'odd meters and overlays',
+    { 'second year': 2, advanced: 7 },
     ['Fives and sevens, slowly', 'odd meters', { meters: ['5/4', '7/4'] }, { goal: 80 }],
     ['Fives and sevens, quickly', 'odd meters', { meters: ['5/8', '7/8'] }, { goal: 160 }],
     ['Fifteen', 'odd meters', { meters: ['15/16'] }, { goal: 240 }],

@@ -123,6 +123,7 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
       {open === 'shelf' && (
         <Shelf
           kept={kept}
+          school={school}
           onClose={() => setOpen(undefined)}
           onDrop={(id) => void dropDrillAction(id)}
           onChoose={choose}

@@ -6,129 +6,165 @@ import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
 import Drawer from '@mui/material/Drawer';
 import IconButton from '@mui/material/IconButton';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { usualRule } from '@/core/drill/rule';
+import type { School } from '@/core/count/schools';
+import { readyRule, usualRule } from '@/core/drill/rule';
 import { type Rule } from '@/core/documents/rule';
 import { familyNamed } from '@/core/drill/registry';
 import { PATHS, SHELF } from '@/core/drill/shelf';
+import { LEVELS, type Level } from '@/core/limits';
 import { sentence } from '@/core/result';
 import type { KeptDrill } from '@/server/drills';
+import { Pick } from '@/ui/Pick';
 import { opening } from '@/ui/words/text';
+import { ShelfEntry } from './ShelfEntry';
 
 interface ShelfProps {
   kept: readonly KeptDrill[];
+  school: School;
   /** `own` is the workshop's drill, where it is one. */
   onChoose: (name: string, rule: Rule, own?: KeptDrill) => void;
   onDrop: (id: string) => void;
   onClose: () => void;
 }
 
-/** Drills that are ready: the workshop's own, and those that ship, path by path. */
-export function Shelf({ kept, onChoose, onDrop, onClose }: ShelfProps) {
+/** Drills that are ready: the workshop's own, and those that ship, path by path; looked through by words and level. */
+export function Shelf({ kept, school, onChoose, onDrop, onClose }: ShelfProps) {
   const [tag, setTag] = useState<string>();
+  const [words, setWords] = useState('');
+  const [level, setLevel] = useState<Level>();
   const tags = [...new Set(kept.flatMap((one) => one.tags))].sort();
-  const shown = tag && tags.includes(tag) ? kept.filter((one) => one.tags.includes(tag)) : kept;
+  const has = (...texts: string[]) => found(words, texts);
+  const own = kept.filter((one) => (!tag || one.tags.includes(tag)) && has(one.name, ...one.tags));
+  const ready = READY.filter((one) => (!level || one.level === level) && has(one.name, one.path, one.wish, one.trains));
   return (
     <Drawer
       anchor="right"
       open
       onClose={onClose}
       slotProps={{
-        paper: { role: 'dialog', 'aria-label': 'Shelf of drills', sx: { width: { xs: 1, sm: 420 }, p: 2.5 } },
+        paper: {
+          role: 'dialog',
+          'aria-label': 'Shelf of drills',
+          // It belongs to the page, in either scheme.
+          sx: { width: { xs: 1, sm: 560 }, p: 2.5, bgcolor: 'background.default', backgroundImage: 'none' },
+        },
       }}
     >
-      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', mb: 1 }}>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', mb: 1.5 }}>
         <Typography variant="h2">Shelf</Typography>
         <Button onClick={onClose}>Close</Button>
       </Box>
-      <Part title="Your own">
-        {!kept.length && <Typography color="textSecondary">What you keep under a name stands here.</Typography>}
-        {tags.length > 1 && (
-          <Box role="group" aria-label="Tags" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, my: 1 }}>
-            {tags.map((one) => (
-              <Chip
-                key={one}
-                label={one}
-                size="small"
-                variant={one === tag ? 'filled' : 'outlined'}
-                aria-pressed={one === tag}
-                onClick={() => setTag(one === tag ? undefined : one)}
-              />
-            ))}
-          </Box>
-        )}
-        {shown.map((own) => (
-          <Box key={own.id} sx={{ display: 'flex', alignItems: 'center' }}>
-            {own.rule.ok ? (
-              <OwnEntry own={own} rule={own.rule.value} onChoose={onChoose} />
-            ) : (
-              <Typography variant="body2" color="error" sx={{ flex: 1, px: 1, overflowWrap: 'anywhere' }}>
-                {own.name} cannot be read. {sentence({ ...own.rule.problems[0]!, where: '' })}
-              </Typography>
-            )}
-            <IconButton
-              aria-label={`Take ${own.name} off the shelf`}
-              onClick={() => onDrop(own.id)}
-              sx={{ width: 44, height: 44 }}
-            >
-              <DeleteOutlineRounded />
-            </IconButton>
-          </Box>
-        ))}
-      </Part>
-      {PATHS.map((path) => (
-        <Part key={path} title={opening(path)}>
-          {SHELF.filter((one) => one.path === path).map(({ name, family, change }) => (
-            <Entry key={name} name={name} onChoose={() => onChoose(name, usualRule(familyNamed(family)!, change))} />
+      <Box role="search" sx={{ display: 'flex', gap: 1.5 }}>
+        <TextField
+          label="Find by name, or what it trains"
+          value={words}
+          onChange={({ target }) => setWords(target.value.slice(0, 60))}
+          sx={{ flex: 1 }}
+        />
+        <Pick
+          label="Level"
+          value={level ?? 'any'}
+          options={['any', ...LEVELS]}
+          onPick={(wanted) => setLevel(LEVELS.find((one) => one === wanted))}
+          sx={{ width: 150 }}
+        />
+      </Box>
+      {!level && (
+        <Part title="Your own">
+          {!kept.length && <Typography color="textSecondary">What you keep under a name stands here.</Typography>}
+          {tags.length > 1 && (
+            <Box role="group" aria-label="Tags" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, my: 1 }}>
+              {tags.map((one) => (
+                <Chip
+                  key={one}
+                  label={one}
+                  size="small"
+                  variant={one === tag ? 'filled' : 'outlined'}
+                  aria-pressed={one === tag}
+                  onClick={() => setTag(one === tag ? undefined : one)}
+                />
+              ))}
+            </Box>
+          )}
+          {own.map((one) => (
+            <Box key={one.id} sx={{ display: 'flex', alignItems: 'start' }}>
+              {one.rule.ok ? (
+                <ShelfEntry
+                  name={one.name}
+                  note={one.tags.join(', ')}
+                  rule={one.rule.value}
+                  school={school}
+                  onChoose={(rule) => onChoose(one.name, rule, one)}
+                />
+              ) : (
+                <Typography variant="body2" color="error" sx={{ flex: 1, px: 1, overflowWrap: 'anywhere' }}>
+                  {one.name} cannot be read. {sentence({ ...one.rule.problems[0]!, where: '' })}
+                </Typography>
+              )}
+              <IconButton
+                aria-label={`Take ${one.name} off the shelf`}
+                onClick={() => onDrop(one.id)}
+                sx={{ width: 44, height: 44 }}
+              >
+                <DeleteOutlineRounded />
+              </IconButton>
+            </Box>
           ))}
         </Part>
+      )}
+      {PATHS.filter((path) => ready.some((one) => one.path === path)).map((path) => (
+        <Part key={path} title={opening(path)}>
+          {ready
+            .filter((one) => one.path === path)
+            .map(({ name, level: forWhom, rule, trains }) => (
+              <ShelfEntry
+                key={name}
+                name={name}
+                note={`${opening(forWhom)}. ${trains}`}
+                rule={rule}
+                school={school}
+                onChoose={(chosen) => onChoose(name, chosen)}
+              />
+            ))}
+        </Part>
       ))}
+      {!ready.length && !own.length && (
+        <Typography color="textSecondary" sx={{ mt: 3 }}>
+          Nothing here goes by these words. Names, paths and what a drill trains are looked through.
+        </Typography>
+      )}
     </Drawer>
   );
 }
 
+/** What ships, with its rule and what it trains. */
+const READY = SHELF.map(({ family: named, change, ...one }) => {
+  const family = familyNamed(named)!;
+  const rule = usualRule(family, change);
+  const readied = readyRule(rule);
+  const trains = readied.ok ? family.trains(readied.value.params, readied.value.ground) : '';
+  return { ...one, wish: family.wish, rule, trains };
+});
+
+/** Whether every word is in one of the texts. */
+const found = (words: string, texts: readonly string[]): boolean => {
+  const all = texts.join(' ').toLowerCase();
+  return words
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => all.includes(word));
+};
+
 function Part({ title, children }: { title: string; children: React.ReactNode }) {
   return (
-    <Box role="group" aria-label={title} sx={{ mt: 2 }}>
-      <Typography variant="h3">{title}</Typography>
+    <Box role="group" aria-label={title} sx={{ mt: 2.5 }}>
+      <Typography variant="h3" gutterBottom>
+        {title}
+      </Typography>
       {children}
     </Box>
-  );
-}
-
-interface OwnEntryProps {
-  own: KeptDrill;
-  rule: Rule;
-  onChoose: ShelfProps['onChoose'];
-}
-
-const OwnEntry = ({ own, rule, onChoose }: OwnEntryProps) => (
-  <Entry name={own.name} note={own.tags.join(', ')} onChoose={() => onChoose(own.name, rule, own)} />
-);
-
-function Entry({ name, note, onChoose }: { name: string; note?: string; onChoose: () => void }) {
-  return (
-    <Button
-      onClick={onChoose}
-      sx={{
-        justifyContent: 'flex-start',
-        textAlign: 'left',
-        width: 1,
-        minHeight: 44,
-        fontWeight: 450,
-        overflowWrap: 'anywhere',
-        color: 'text.primary',
-      }}
-    >
-      <span>
-        {name}
-        {note && (
-          <Typography component="span" variant="body2" color="textSecondary" sx={{ display: 'block' }}>
-            {note}
-          </Typography>
-        )}
-      </span>
-    </Button>
   );
 }

@@ -35,6 +35,8 @@ export function Listen({ subject, from, asks, school, before }: ListenProps) {
   const ear = useEar();
   const router = useRouter();
   const [word, setWord] = useState<string>();
+  // As it was before this sitting, which is among the kept ones as soon as it is over.
+  const [earlier, setEarlier] = useState(before);
   const words = (choice: string) => choiceInWords(subject, choice, school);
   const hear = (choice: string) => void ear.hear(soundOf(question, choice));
   const toggle = () => (ear.isPlaying ? ear.stop() : hear(question.right));
@@ -92,7 +94,7 @@ export function Listen({ subject, from, asks, school, before }: ListenProps) {
       sx={{ display: 'grid', gap: 2.5, alignContent: 'start', maxWidth: 760 }}
     >
       <Typography color="textSecondary">{SUBJECT_OF[subject].trains}</Typography>
-      <Beads answers={answers} rung={question.rung} />
+      <Beads answers={answers} number={answers.length + (said === undefined ? 1 : 0)} rung={question.rung} />
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, flexWrap: 'wrap' }}>
         <Button
           variant="contained"
@@ -140,10 +142,11 @@ export function Listen({ subject, from, asks, school, before }: ListenProps) {
       {isOver && (
         <Result
           answers={answers}
-          before={before}
+          before={earlier}
           words={words}
           onAgain={() => {
             ear.stop();
+            setEarlier([...answers, ...earlier]);
             step({ do: 'begin', subject, from: Math.max(0, listeningFigures({ answers }).rung - 1) });
           }}
         />
@@ -208,7 +211,7 @@ function Choice({ words, figure, state, onTouch }: ChoiceProps) {
 }
 
 /** How far the sitting is: a bead a question, full where it was right, and the step that is stood on. */
-function Beads({ answers, rung }: { answers: readonly Answered[]; rung: number }) {
+function Beads({ answers, number, rung }: { answers: readonly Answered[]; number: number; rung: number }) {
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, flexWrap: 'wrap' }}>
       {Array.from({ length: SITTING }, (_, index) => {
@@ -231,7 +234,7 @@ function Beads({ answers, rung }: { answers: readonly Answered[]; rung: number }
         );
       })}
       <Typography variant="body2" color="textSecondary" sx={{ ml: 1 }}>
-        {Math.min(answers.length + 1, SITTING)} of {SITTING} · step {rung + 1} of {RUNGS}
+        {number} of {SITTING} · step {rung + 1} of {RUNGS}
       </Typography>
     </Box>
   );
