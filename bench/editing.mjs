@@ -1,6 +1,6 @@
 /**
  * The bench in Chromium: from a key press to the strip and to the stave, in a groove of 8 bars of 32nds on
- * four limbs, and what 1,000 edits leave in memory. "Worked" is from the press until the page is laid out
+ * four limbs, from a letter typed in Say it to the pale strip, and what 1,000 edits leave in memory. "Worked" is from the press until the page is laid out
  * again; "painted" is until the frame after that has been drawn, so it holds the wait for the frame too.
  */
 import { openAsTeacher, ownPlace, startServed } from './served.mjs';
@@ -31,6 +31,12 @@ function fraction(slot) {
   const shared = [32, 16, 8, 4, 2].find((each) => slot % each === 0) ?? 1;
   return slot === 0 ? '0' : `${slot / shared}/${32 / shared}`;
 }
+
+const PHRASES = [
+  'bar 2: right foot 1, & of 2, a of 3',
+  'remove the snare on 2 and 4 in bar 3',
+  'hat 16ths in every bar except the last one',
+];
 
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 const high = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)];
@@ -97,6 +103,24 @@ try {
     if (edit % 2) await page.keyboard.press(edit % 8 === 7 ? 'Control+ArrowRight' : 'ArrowRight');
     await page.waitForTimeout(120);
   }
+  // Each letter that is typed draws the strip with what is understood, pale, and says it back.
+  await page.evaluate(() => {
+    window.times.said = [];
+    window.times.saidPainted = [];
+    window.addEventListener('input', (event) => {
+      document.body.getBoundingClientRect();
+      window.times.said.push(performance.now() - event.timeStamp);
+      requestAnimationFrame(() => setTimeout(() => window.times.saidPainted.push(performance.now() - event.timeStamp)));
+    });
+  });
+  await page.getByLabel('Say it').focus();
+  for (const phrase of PHRASES) {
+    for (const letter of phrase) {
+      await page.keyboard.press(letter === ' ' ? 'Space' : letter);
+      await page.waitForTimeout(80);
+    }
+    await page.getByLabel('Say it').fill('');
+  }
   const times = await page.evaluate(() => window.times);
 
   const session = await page.context().newCDPSession(page);
@@ -120,6 +144,8 @@ try {
     ['strip worked out and laid out', times.worked],
     ['strip painted', times.painted],
     ['stave painted', times.stave],
+    ['letter typed in Say it: strip worked out and laid out', times.said],
+    ['letter typed in Say it: painted', times.saidPainted],
   ])
     console.log(
       `| ${name} | ${median(values).toFixed(1)} | ${high(values).toFixed(1)} | ${(median(values) / 16.7).toFixed(1)} |`,

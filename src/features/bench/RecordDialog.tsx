@@ -149,7 +149,7 @@ export function RecordDialog({ groove, bar, school, onTake, onClose }: RecordDia
             />
             <Typography
               ref={count}
-              aria-label="Count"
+              data-count
               component="p"
               sx={{ fontFamily: FIGURE_FONT, fontWeight: 750, fontSize: 56, lineHeight: 1, minWidth: 110 }}
             />

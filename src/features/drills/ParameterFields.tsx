@@ -73,7 +73,9 @@ export function ParameterFields({ parameters, values, problems, onChange }: Para
             key={one.name}
             {...shared}
             multiline
-            minRows={4}
+            placeholder={one.example}
+            slotProps={{ inputLabel: { shrink: one.example ? true : undefined } }}
+            minRows={one.example ? 2 : 4}
             maxRows={12}
             value={(value as string[]).join('\n')}
             helperText={problem && `${problem.where}: ${problem.say} ${problem.remedy}`}

@@ -9,7 +9,7 @@ export type Parameter = { name: string; label: string; usual: unknown } & (
   | { kind: 'switch' }
   | { kind: 'text' }
   /** Several phrases, a line each. */
-  | { kind: 'lines' }
+  | { kind: 'lines'; example?: string }
 );
 
 /** Whether a drill of this family can be made of a groove. */
@@ -29,7 +29,10 @@ export function parametersOf(family: Family): Parameter[] {
       return [{ ...about, kind: 'number', least: inner.minValue ?? 1, most: inner.maxValue ?? 100 }];
     if (inner instanceof z.ZodArray) {
       const { element } = inner;
-      if (element instanceof z.ZodString) return [{ ...about, kind: 'lines' }];
+      if (element instanceof z.ZodString) {
+        const [label, example] = about.label.split(': ');
+        return [{ ...about, label: label!, kind: 'lines', example }];
+      }
       if (element instanceof z.ZodEnum) return [{ ...about, kind: 'some of', options: element.options }];
       if (element instanceof z.ZodUnion)
         return [

@@ -26,14 +26,18 @@ export function useDrill(rule: Rule, school: School, limits: SpeedLimits): Makin
   const [stopped, setStopped] = useState<unknown>();
   useEffect(() => {
     const worker = new Worker(new URL('./drill.worker.ts', import.meta.url));
-    const onShare = (share: number) => setWorking({ worker, share });
+    // Shares come by a way of their own, and the last of them may come after the drill.
+    let isOver = false;
+    const onShare = (share: number) => !isOver && setWorking({ worker, share });
     void wrap<DrillWorker>(worker)
       .make(rule, school, limits, proxy(onShare))
       .then((drill) => {
+        isOver = true;
         setMade(drill);
         setWorking(undefined);
       });
     return () => {
+      isOver = true;
       worker.terminate();
       setWorking(undefined);
     };

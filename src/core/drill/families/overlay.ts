@@ -19,7 +19,7 @@ const shape = z.object({
     .array(textShape(200))
     .max(8, 'At most 8 figures.')
     .default([])
-    .describe('Or figures slot by slot, a line each: R floor tom loud, L snare, rest'),
+    .describe('Or slot by slot, a line each: R floor tom loud, L snare, rest'),
   limb: limbShape.default('left hand').describe('Which limb plays it'),
   keeps: limbShape.default('right foot').describe('Which limb keeps the count'),
   on: z.enum(['every count', '2 and 4']).default('every count').describe('Where it keeps it'),

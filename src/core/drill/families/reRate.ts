@@ -31,7 +31,7 @@ const shape = z.object({
     .array(textShape(200))
     .max(16, 'At most 16 plans.')
     .default([])
-    .describe('And as you say it, a line each: 3 quarter triplets, 4 8ths'),
+    .describe('And as you say it, a line each: 3 quarter triplets, the rest in 8ths'),
 });
 type Params = z.output<typeof shape>;
 
