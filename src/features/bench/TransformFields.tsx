@@ -49,7 +49,7 @@ export function TransformFields({ uses, choices, onChange }: TransformFieldsProp
   const named = <T extends string>(names: readonly T[]) => names.map((value) => ({ value, words: value }));
   if (!uses.length) return null;
   return (
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', pt: 1 }}>
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', pt: 1.5 }}>
       {uses.includes('limbs') && (
         <Box role="group" aria-label="Limbs">
           {LIMBS.map((limb) => (

@@ -1,6 +1,5 @@
 import { RUNGS } from '@/core/documents/listening';
 import type { ListeningFigures } from '@/core/practice/listening';
-import { plural } from './text';
 
 /** "8 of 10 right, now on step 3 of 5." */
 export const figuresInWords = ({ asked, right, rung }: ListeningFigures): string =>
@@ -11,6 +10,9 @@ export function confusedInWords({ confused }: ListeningFigures, words: (choice: 
   if (!confused.length) return 'Nothing was taken for anything else.';
   return confused
     .slice(0, 2)
-    .map(({ right, said, times }) => `“${words(right)}” was taken for “${words(said)}” ${plural(times, 'time')}.`)
+    .map(
+      ({ right, said, times }) =>
+        `“${words(right)}” was taken for “${words(said)}” ${times === 1 ? 'once' : `${times} times`}.`,
+    )
     .join(' ');
 }
