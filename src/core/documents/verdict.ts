@@ -18,7 +18,18 @@ const FAULTS = [
   'behind or ahead',
   'spread',
   'clean',
+  'limb uneven',
+  'swing',
+  'switch',
+  'phrase',
+  'doubles',
+  'shifted',
+  'bars left out',
+  'displaced',
+  'flam',
+  'accents',
 ] as const;
+export type FaultName = (typeof FAULTS)[number];
 
 /** Why something is to be practised next. */
 const NEXT_STEPS = ['listen', 'all limbs', 'up to tempo', 'thinner click', 'faster'] as const;
@@ -26,8 +37,7 @@ const NEXT_STEPS = ['listen', 'all limbs', 'up to tempo', 'thinner click', 'fast
 const limb = z.enum(LIMBS);
 const whole = z.number().int().min(0).max(1000);
 
-const verdictShape = z.strictObject({
-  version: z.literal(1),
+const aboutShape = z.strictObject({
   about: z.enum(FAULTS),
   limb: limb.optional(),
   place: z
@@ -45,6 +55,12 @@ const verdictShape = z.strictObject({
     .optional(),
   /** The figures it rests on, by name: strokes, milliseconds, percent. */
   numbers: z.record(z.string(), z.number()),
+});
+
+const verdictShape = aboutShape.extend({
+  version: z.literal(2),
+  /** What comes after it, where two faults were heard. */
+  next: aboutShape.optional(),
   practise: z.strictObject({
     step: z.enum(NEXT_STEPS),
     bpm: tempoShape,
@@ -65,7 +81,14 @@ export interface PlaceJudged extends CountedPlace {
 
 /** The one thing to fix first, its figures, and what trains it: no words, those are for whoever reads it. */
 export type Verdict = z.infer<typeof verdictShape>;
+export type FaultFound = z.infer<typeof aboutShape>;
 export type Practice = Verdict['practise'];
 
 export const readVerdict = (json: unknown): Result<Verdict> =>
-  readVersioned(json, { name: 'verdict', version: 1, shape: verdictShape });
+  readVersioned(json, {
+    name: 'verdict',
+    version: 2,
+    shape: verdictShape,
+    // The kinds that version 1 had are the same; it named one fault only.
+    migrations: { 1: (old) => ({ ...old, version: 2 }) },
+  });

@@ -5,14 +5,21 @@ import { equal, type WholeNotes } from '../time/fraction';
 import { slotsOfBar } from '../grid/cells';
 import { parseMeter, type Reading } from '../grid/meter';
 import type { Bpm } from '../time/units';
+import { accents } from '../drill/families/accents';
 import { between } from '../drill/families/between';
+import { flamsAndDrags } from '../drill/families/flamsAndDrags';
 import { placement } from '../drill/families/placement';
 import { rates, type Rate } from '../drill/families/rates';
 import { sticking } from '../drill/families/sticking';
+import { straightToTriplet } from '../drill/families/straightToTriplet';
 import { groundOf, type Family } from '../drill/family';
 import { gridOf } from '../drill/fromGroove';
 import { usualRule } from '../drill/rule';
 import { type Rule } from '../documents/rule';
+
+/** What strokes may be, beyond on time. */
+export const WEAK_FIGURES = ['flams', 'doubles', 'accents', 'swing'] as const;
+export type WeakFigure = (typeof WEAK_FIGURES)[number];
 
 /** What a player is to work on, as the takes find it or the teacher says it. All that is left out is no weakness. */
 export interface Weakness {
@@ -25,6 +32,8 @@ export interface Weakness {
   switches?: readonly [Rate, Rate];
   /** Strokes are uneven wherever they fall. */
   uneven?: boolean;
+  /** What is played there does not come out: flams, doubles, accents, or the swing. */
+  figure?: WeakFigure;
   tempo: Bpm;
   /** Where it was heard: "4/4" in so many parts a count, 4/4 in 16ths when left out, counted in numbers or pulses. */
   meter?: string;
@@ -42,6 +51,7 @@ export function drillFor({
   places,
   switches,
   uneven,
+  figure,
   tempo,
   meter = '4/4',
   parts = 4,
@@ -50,6 +60,7 @@ export function drillFor({
   const of = (family: unknown, params: Record<string, unknown>, more = {}) =>
     usualRule(family as Family, { params, goal: tempo, meter, parts, reading, ...more });
   const beside = ostinatoBeside(limb, { meter, parts });
+  if (figure) return of(...FIGURE_DRILLS[figure]);
   if (switches) return of(rates, { from: switches[0], to: switches[1], way: 'to and fro', bars: 2 });
   const picked = places && slotsAt(places, { meter, parts, reading });
   if (picked?.length)
@@ -59,6 +70,14 @@ export function drillFor({
   if (offBeats) return of(between, { limb: 'right foot', where: 'every combination' });
   return of(sticking, uneven ? { names: ['singles', 'doubles'] } : {});
 }
+
+/** What trains each figure by itself. */
+const FIGURE_DRILLS: Record<WeakFigure, [family: unknown, params: Record<string, unknown>]> = {
+  flams: [flamsAndDrags, { what: ['two bars of each'] }],
+  doubles: [sticking, { names: ['doubles', 'single paradiddle'] }],
+  accents: [accents, { accents: 1, among: 4, walking: true }],
+  swing: [straightToTriplet, { extents: ['all'], into: ['shuffle'], line: 'on the hat' }],
+};
 
 /** Which slots of the grid places are; those that are none are left out. */
 function slotsAt(
@@ -91,13 +110,46 @@ export function weaknessOf(
   switch (about) {
     case 'off-beats':
       return { ...heard, offBeats: true };
+    case 'swing':
+      return { ...heard, figure: 'swing' };
+    case 'flam':
+      return { ...heard, figure: 'flams' };
+    case 'accents':
+      return { ...heard, figure: 'accents' };
+    case 'doubles':
+      return { ...heard, figure: 'doubles' };
+    case 'switch': {
+      const rates = ratesOf(take.groove);
+      return rates ? { ...heard, switches: rates } : { ...heard, uneven: true };
+    }
     case 'drift':
+    case 'phrase':
     case 'spread':
     case 'behind or ahead':
+    case 'shifted':
+    case 'bars left out':
       return { ...heard, uneven: true };
     default:
       return { ...heard, limb, ...(place && { places: writtenPlaces(take.groove, place) }) };
   }
+}
+
+/** The values whose parts of a quarter these are. */
+const RATE_OF: Partial<Record<number, Rate>> = {
+  1: 'quarter',
+  2: '8th',
+  3: '8th triplet',
+  4: '16th',
+  6: '16th triplet',
+};
+
+/** The first two rates that a groove goes between, in the order in which they come. */
+function ratesOf({ bars }: Take['groove']): [Rate, Rate] | undefined {
+  const rates = bars.flatMap(({ meter, cells }) =>
+    cells.flatMap(({ counts, parts }) => RATE_OF[((parts / counts) * meter.unit) / 4] ?? []),
+  );
+  const other = rates.find((rate) => rate !== rates[0]);
+  return rates[0] && other && [rates[0], other];
 }
 
 /** Where a place that is told by its count is written. */

@@ -7,6 +7,8 @@ import { emptyTake as takeOf, playedTake } from '../testing/takes';
 import { verdictInWords } from './verdictInWords';
 import { type Verdict } from '../documents/verdict';
 import { SCHOOLS } from '../count/schools';
+import { setOrnament } from '../groove/edit';
+import { exact } from '../time/fraction';
 import { judge } from './judge';
 import { KIT_FAULTS, simulateKit, type KitFault, type Playing } from './simulatedKit';
 
@@ -34,6 +36,11 @@ test('a take played exactly as written has no error, whatever the groove', () =>
   );
 });
 
+const withFlams = ['1/4', '3/4'].reduce(
+  (groove, at) => setOrnament(groove, { bar: 0, limb: 'left hand', at: exact(at) }, 'flam'),
+  together(oneLine('A.......', 'right hand', 80), oneLine('..A...A.', 'left hand'), oneLine('A..tA...', 'right foot')),
+);
+
 describe('the verdict names the fault the kit plays', () => {
   const about: Record<KitFault, string> = {
     steady: 'clean',
@@ -43,9 +50,18 @@ describe('the verdict names the fault the kit plays', () => {
     dragging: 'drift',
     'late off-beats': 'off-beats',
     missing: 'missed',
+    'foot left out': 'missed',
+    'uneven foot': 'limb uneven',
+    'rushing in phrases': 'phrase',
+    'half a count late': 'shifted',
+    'flat flams': 'flam',
+    'wide flams': 'flam',
+    'weak accents': 'accents',
   };
   test.each(Object.entries(about))('%s: %s', (fault, expected) => {
-    expect(judge(played(KIT_FAULTS[fault as KitFault]), 'advanced').verdict.about).toBe(expected);
+    const groove = expected === 'flam' ? withFlams : backbeat;
+    const take = emptyTake(groove, { rounds: 16 });
+    expect(judge(played(KIT_FAULTS[fault as KitFault], take), 'advanced').verdict.about).toBe(expected);
   });
 
   test('one late limb', () => {

@@ -1,19 +1,23 @@
 import { formOfTake, taskAt, wholeTask, type Hit, type Take } from '../documents/take';
 import type { Verdict } from '../documents/verdict';
 import type { Form } from '../form/form';
-import type { Limb } from '../groove/limbs';
+import { LIMBS, otherHand, type Limb } from '../groove/limbs';
 import type { Level } from '../limits';
 import { schedule } from '../schedule/schedule';
-import type { Schedule, TimedStroke } from '../schedule/timed';
+import type { Schedule, TimedBar, TimedStroke } from '../schedule/timed';
 import { format, type WholeNotes } from '../time/fraction';
 import { valueMs } from '../time/tempoMap';
 import type { Ms } from '../time/units';
-import { figuresOf, LEVEL_FACTORS, smallestAudibleMs, trendOf, type Figures, type Placed } from './figures';
-import { gapAt, matchLines, type Line } from './match';
+import { align, type Alignment } from './align';
+import type { LimbLine } from './assign';
+import { figuresOf, LEVEL_FACTORS, smallestAudibleMs, type Figures, type Placed } from './figures';
+import { foundIn } from './found';
+import { grouped } from './grouped';
+import { gapAt } from './match';
 import { verdictOf } from './verdict';
 
 /** To be raised whenever the same take may come to other figures or another verdict than before. */
-export const JUDGE_VERSION = 2;
+export const JUDGE_VERSION = 3;
 
 /** What became of a stroke that was due. `not judgeable`: the input cannot tell whether it was played. */
 export type Outcome = 'matched' | 'missed' | 'not judgeable';
@@ -66,17 +70,18 @@ export interface BarWindow {
 }
 
 /** What belongs to one limb, or, where hits name none, to all of them together. */
-interface LineDue extends Line {
+interface LineDue extends LimbLine {
   strokes: readonly TimedStroke[];
   hits: readonly Hit[];
 }
 
 /**
- * Judges a take: each limb of the task is matched by itself, then the figures are drawn up for all, by
- * limb and by place. Hits that name no limb are matched with the moments at which anything was due; of strokes that
- * fall together one hit tells of one, and the others are not judgeable. Strokes due after playing stopped are left out,
- * and with `bars` all but those of these bars of the run. Grace notes are matched, so that they are not called extra,
- * but neither missed nor averaged. The same take gives the same judgement.
+ * Judges a take: what was struck is laid over what was due (as it is, along a drift, displaced as a whole, or bar by
+ * bar), each limb is matched by itself, then the figures are drawn up for all, by limb and by place, and the explanation
+ * that explains most is named. Hits that name no limb are matched with the moments at which anything was due; of strokes
+ * that fall together one hit tells of one, and the others are not judgeable. Strokes due after playing stopped are left
+ * out, and with `bars` all but those of these bars of the run. Grace notes are matched, so that they are not called
+ * extra, but neither missed nor averaged. The same take gives the same judgement. docs/judging.md has the method.
  */
 export function judge(take: Take, level: Level, bars: BarWindow = { from: 0, to: Infinity }): Judgement {
   const form = formOfTake(take);
@@ -84,24 +89,43 @@ export function judge(take: Take, level: Level, bars: BarWindow = { from: 0, to:
   const task = wholeTask(take);
   // An early stroke on the first bar may have come while it was still counted in.
   const within = ({ barInRun }: { barInRun: number }) => Math.max(0, barInRun) >= bars.from && barInRun < bars.to;
-  const due = timed.sounds.filter(
+  const countMs = valueMs(form.bars[0]!.tempo.beat, form.bars[0]!.tempo);
+  // Looked for a count beyond the end of playing, so that the last hits are not given to strokes before theirs.
+  const looked = timed.sounds.filter(
     (sound): sound is TimedStroke =>
-      sound.kind === 'stroke' && taskAt(form, take, sound.barInRun).includes(sound.limb) && sound.ms <= take.playedMs,
+      sound.kind === 'stroke' &&
+      taskAt(form, take, sound.barInRun).includes(sound.role === 'grace' ? otherHand(sound.limb) : sound.limb) &&
+      sound.ms <= take.playedMs + countMs,
   );
-  const lines = linesOf(take, task, due);
-  const matched = matchLines(lines, { longestGapMs: valueMs(form.bars[0]!.tempo.beat, form.bars[0]!.tempo) });
-
+  const due = looked.filter(({ ms }) => ms <= take.playedMs);
   const gapOf = gapsHeard(due);
+  const toleranceMs =
+    LEVEL_FACTORS[level] *
+    median(
+      due.filter((stroke) => stroke.role !== 'grace' && within(stroke)).map(({ ms }) => smallestAudibleMs(gapOf(ms))),
+    );
+
+  const lines = linesOf(take, task, looked);
+  const dueBars = timed.bars.filter(({ barInRun, startMs }) => barInRun >= 0 && startMs < take.playedMs);
+  const laid = align(lines, dueBars, { scaleMs: toleranceMs, longestGapMs: LONGEST_GAP_COUNTS * countMs, countMs });
+
   const all: JudgedStroke[] = [];
   const extra: ExtraHit[] = [];
   lines.forEach((line, index) => {
-    const { hitOf, extra: beside } = matched[index]!;
+    const { hitOf, extra: beside } = laid.assigned[index]!;
     for (const [at, stroke] of line.strokes.entries()) {
-      const hit = hitOf[at];
+      if (stroke.ms > take.playedMs) continue;
+      const hit = hitOf[at]!;
       const audibleMs = smallestAudibleMs(gapOf(stroke.ms));
-      if (hit !== undefined) {
+      if (hit >= 0) {
         const hitMs = line.hitsMs[hit]!;
-        all.push({ stroke, outcome: 'matched', hitMs, errorMs: hitMs - stroke.ms, audibleMs });
+        all.push({
+          stroke,
+          outcome: 'matched',
+          hitMs,
+          errorMs: hitMs - stroke.ms - lagMs(laid, dueBars, stroke),
+          audibleMs,
+        });
       } else if (stroke.role !== 'grace') {
         const outcome = take.hears?.includes(stroke.limb) === false ? 'not judgeable' : 'missed';
         all.push({ stroke, outcome, audibleMs });
@@ -109,7 +133,7 @@ export function judge(take: Take, level: Level, bars: BarWindow = { from: 0, to:
     }
     for (const hit of beside) {
       const one = { ...line.hits[hit]!, barInRun: barAt(timed, line.hitsMs[hit]!) };
-      if (one.ms <= take.playedMs && within(one)) extra.push(one);
+      if (one.ms <= take.playedMs && within(one) && (!one.limb || task.includes(one.limb))) extra.push(one);
     }
   });
   const strokes = [...all, ...fallenTogether(all, due)]
@@ -126,27 +150,34 @@ export function judge(take: Take, level: Level, bars: BarWindow = { from: 0, to:
   }));
   const byPlace = placesOf(judged);
   const figures = figuresFor(judged, extra.length);
-  const toleranceMs = LEVEL_FACTORS[level] * median(judged.map(({ audibleMs }) => audibleMs));
-  const [fromMs, toMs] = windowOf(timed, take, bars);
-  const trend = trendOf(placedOf(judged));
-  const verdict = verdictOf({
-    take,
-    figures,
-    byLimb,
-    byPlace,
-    toleranceMs,
-    lengthMs: toMs - fromMs,
-    trendMs: trend && [trend.at(fromMs), trend.at(toMs)],
-  });
+  const found = foundIn({ take, form, timed, strokes, extra, laid, toleranceMs, countMs, figures, byLimb });
+  const verdict = verdictOf({ take, figures, byPlace, toleranceMs, found });
   const byExercise = exercisesOf(judged, extra, form);
   return { schedule: timed, strokes, extra, figures, byLimb, byPlace, byExercise, toleranceMs, verdict };
+}
+
+/** A gap between strokes counts as no longer than this. */
+const LONGEST_GAP_COUNTS = 2;
+
+/** How much later than due the bar of a stroke was played, where bars were left out or put in. */
+function lagMs({ lag }: Alignment, bars: readonly TimedBar[], { barInRun }: TimedStroke): Ms {
+  const late = lag.get(Math.max(0, barInRun));
+  if (!late) return 0;
+  const at = bars.findIndex((bar) => bar.barInRun === barInRun);
+  return (bars[at + late]?.startMs ?? 0) - (bars[at]?.startMs ?? 0);
 }
 
 /** What is matched with what: each limb with its hits, and the moments of all limbs with hits that name none. */
 function linesOf(take: Take, task: readonly Limb[], due: readonly TimedStroke[]): LineDue[] {
   const line = (strokes: readonly TimedStroke[], ofLimb: Limb | undefined): LineDue => {
     const hits = take.hits.filter((hit) => hit.limb === ofLimb).sort((a, b) => a.ms - b.ms);
-    return { strokes, hits, expectedMs: strokes.map(({ ms }) => ms), hitsMs: hits.map(({ ms }) => ms) };
+    return {
+      strokes,
+      hits,
+      dueMs: strokes.map(({ ms }) => ms),
+      isGrace: strokes.map(({ role }) => role === 'grace'),
+      hitsMs: hits.map(({ ms }) => ms),
+    };
   };
   if (take.hits.length && take.hits.every(({ limb }) => limb === undefined))
     return [
@@ -155,7 +186,9 @@ function linesOf(take: Take, task: readonly Limb[], due: readonly TimedStroke[])
         undefined,
       ),
     ];
-  return task.map((limb) =>
+  // A grace is the other hand's, which may have no task of its own.
+  const limbs = LIMBS.filter((limb) => task.includes(limb) || due.some((stroke) => stroke.limb === limb));
+  return limbs.map((limb) =>
     line(
       due.filter((stroke) => stroke.limb === limb),
       limb,
@@ -172,14 +205,6 @@ function fallenTogether(judged: readonly JudgedStroke[], due: readonly TimedStro
   return due
     .filter((stroke) => !seen.has(stroke) && stroke.role !== 'grace')
     .map((stroke): JudgedStroke => ({ stroke, outcome: 'not judgeable', audibleMs: smallestAudibleMs(0) }));
-}
-
-/** From when to when what is judged lasted: the bars that are looked at, as far as they were played. */
-function windowOf({ bars }: Schedule, { playedMs }: Take, { from, to }: BarWindow): [Ms, Ms] {
-  const within = bars.filter(({ barInRun }) => barInRun >= from && barInRun < to);
-  return [within[0]?.startMs ?? 0, Math.min(playedMs, within.at(-1)?.endMs ?? playedMs)].map((ms) =>
-    Math.max(0, ms),
-  ) as [Ms, Ms];
 }
 
 const placedOf = (strokes: readonly JudgedStroke[]): Placed[] =>
@@ -207,16 +232,6 @@ function exercisesOf(strokes: readonly JudgedStroke[], extra: readonly ExtraHit[
       exercise === undefined ? [] : [{ exercise, ...figuresFor(all, beside.get(exercise)?.length ?? 0) }],
     )
     .sort((one, other) => one.exercise - other.exercise);
-}
-
-function grouped<T, K>(all: readonly T[], keyOf: (one: T) => K): Map<K, T[]> {
-  const groups = new Map<K, T[]>();
-  for (const one of all) {
-    const group = groups.get(keyOf(one));
-    if (group) group.push(one);
-    else groups.set(keyOf(one), [one]);
-  }
-  return groups;
 }
 
 /**

@@ -1,6 +1,6 @@
 import { countedInWords } from '../count/placeInWords';
 import type { School } from '../count/schools';
-import type { PlaceJudged, Practice, Verdict } from '../documents/verdict';
+import type { FaultFound, PlaceJudged, Practice, Verdict } from '../documents/verdict';
 import type { Ms } from '../time/units';
 
 /** A verdict as it is read: what to fix, what that rests on, and what to practise. */
@@ -8,6 +8,8 @@ export interface VerdictInWords {
   say: string;
   evidence: string;
   practise: string;
+  /** What comes after it, where a second fault was heard. */
+  next?: string;
 }
 
 const ms = (value: Ms) => `${Math.round(Math.abs(value))} ms`;
@@ -23,8 +25,14 @@ export function judgedPlaceInWords(place: PlaceJudged, school: School): string {
 
 /** A verdict in the school of counting of whoever reads it. */
 export function verdictInWords(verdict: Verdict, school: School): VerdictInWords {
-  const [say, evidence] = sayAndEvidence(verdict, school);
-  return { say, evidence, practise: practiceInWords(verdict.practise) };
+  const { practise, next } = verdict;
+  const [say, evidence] = sayAndEvidence(verdict, practise, school);
+  return {
+    say,
+    evidence,
+    practise: practiceInWords(practise),
+    ...(next && { next: sayAndEvidence(next, practise, school)[0] }),
+  };
 }
 
 function practiceInWords({ limbs, isWholeTask, step, bpm, click }: Practice): string {
@@ -32,7 +40,11 @@ function practiceInWords({ limbs, isWholeTask, step, bpm, click }: Practice): st
   return `${opening(step === 'all limbs' ? 'all limbs together' : named)} at ${bpm}, click on ${click}.`;
 }
 
-function sayAndEvidence({ about, numbers, limb, place, practise }: Verdict, school: School): [string, string] {
+function sayAndEvidence(
+  { about, numbers, limb, place }: FaultFound,
+  practise: Practice,
+  school: School,
+): [string, string] {
   // Every kind of verdict brings its own numbers; one that is missing is 0.
   const n = (name: string) => numbers[name] ?? 0;
   const wouldPass = `${ms(n('toleranceMs'))} would pass at this level.`;
@@ -63,8 +75,7 @@ function sayAndEvidence({ about, numbers, limb, place, practise }: Verdict, scho
     case 'off-beats':
       return [
         `What falls between the counts comes ${ms(n('byMs'))} ${lateOrEarly(n('byMs'))}.`,
-        `${ms(n('offMs'))} ${lateOrEarly(n('offMs'))} between the counts, ` +
-          `${ms(n('onMs'))} ${lateOrEarly(n('onMs'))} on them.`,
+        `On average over ${n('strokes')} strokes, against those on the counts; ${wouldPass}`,
       ];
     case 'limb':
       return [
@@ -90,6 +101,64 @@ function sayAndEvidence({ about, numbers, limb, place, practise }: Verdict, scho
         'The strokes are uneven: they fall now early, now late.',
         `Spread ${ms(n('spreadMs'))}${limb ? `, widest in the ${limb} (${ms(n('spreadOfLimbMs'))})` : ''}; ${wouldPass}`,
       ];
+    case 'limb uneven':
+      return [
+        `The ${limb} is uneven: its strokes fall now early, now late.`,
+        `Its spread is ${ms(n('spreadMs'))} over ${n('strokes')} strokes; ${wouldPass}`,
+      ];
+    case 'swing':
+      return n('byMs') > 0
+        ? ['The swing is too straight.', `Its off-beats come ${ms(n('byMs'))} before where they swing; ${wouldPass}`]
+        : ['The swing is too wide.', `Its off-beats come ${ms(n('byMs'))} after where they swing; ${wouldPass}`];
+    case 'switch':
+      return [
+        `After each change of rate the first ${n('moments') > 1 ? 'notes come' : 'note comes'} ${ms(n('byMs'))} ${lateOrEarly(n('byMs'))}.`,
+        `On average over ${n('strokes')} strokes; ${wouldPass}`,
+      ];
+    case 'phrase':
+      return [
+        `Within every ${n('bars')} bars the tempo ${n('byMs') > 0 ? 'runs ahead' : 'drags'}, then it is caught up.`,
+        `${ms(n('byMs'))} from the beginning of a phrase to its end; ${wouldPass}`,
+      ];
+    case 'doubles':
+      return [
+        `The second stroke of the doubles comes ${ms(n('byMs'))} ${lateOrEarly(n('byMs'))}.`,
+        `On average over ${n('strokes')} of them; ${wouldPass}`,
+      ];
+    case 'shifted':
+      return [
+        `Everything comes ${countsInWords(n('counts'))} ${lateOrEarly(n('meanMs'))}.`,
+        n('ambiguous')
+          ? `${ms(n('meanMs'))}. The line is so even that another place would explain it as well: listen for the 1.`
+          : `${ms(n('meanMs'))} ${lateOrEarly(n('meanMs'))} all through, with a spread of ${ms(n('spreadMs'))}.`,
+      ];
+    case 'bars left out':
+      return n('bars')
+        ? [
+            `${n('bars') === 1 ? 'A bar was' : `${n('bars')} bars were`} left out, from bar ${n('from')} on.`,
+            `${n('strokes')} strokes were due there.`,
+          ]
+        : [
+            `From bar ${n('from')} on it goes on ${Math.abs(n('later')) === 1 ? 'a bar' : `${Math.abs(n('later'))} bars`} ${n('later') > 0 ? 'late' : 'early'}.`,
+            'What was played fits what was due then.',
+          ];
+    case 'displaced':
+      return [
+        `In bar ${n('bar')} the ${limb} plays its figure ${Math.abs(n('slots')) === 1 ? 'a slot' : `${Math.abs(n('slots'))} slots`} ${n('slots') > 0 ? 'late' : 'early'}.`,
+        `${n('strokes')} of its strokes fit there.`,
+      ];
+    case 'flam':
+      return [
+        n('gapMs') < n('leastMs')
+          ? 'The flams are flat: grace and stroke fall together.'
+          : 'The flams are too wide: they are heard as two.',
+        `The grace comes ${ms(n('gapMs'))} before its stroke over ${n('flams')} flams; ${n('leastMs')} to ${n('mostMs')} ms are heard as one.`,
+      ];
+    case 'accents':
+      return [
+        `The ${limb ?? 'hand'} plays accents hardly louder than the rest.`,
+        `${n('distanceDb').toFixed(1)} dB apart over ${n('accents')} accents; ${n('wantedDb')} dB are heard at once.`,
+      ];
     case 'clean':
       return [
         `Nothing to fix at this tempo: ${stepInWords(practise)}.`,
@@ -97,6 +166,14 @@ function sayAndEvidence({ about, numbers, limb, place, practise }: Verdict, scho
           `spread ${ms(n('spreadMs'))}; ${wouldPass}`,
       ];
   }
+}
+
+/** "half a count", "1 count", "0.3 counts". */
+function countsInWords(counts: number): string {
+  const size = Math.abs(counts);
+  if (Math.abs(size - 0.5) < 0.08) return 'half a count';
+  const tidy = Math.round(size * 10) / 10;
+  return `${tidy} ${tidy === 1 ? 'count' : 'counts'}`;
 }
 
 function stepInWords({ step, bpm }: Practice): string {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { RATES } from '@/core/drill/families/rates';
-import type { Weakness } from '@/core/plan/weakness';
+import { WEAK_FIGURES, type Weakness } from '@/core/plan/weakness';
 import { tempoShape } from '@/core/documents/shapes';
 import { LIMBS } from '@/core/groove/limbs';
 import { parse, type WholeNotes } from '@/core/time/fraction';
@@ -10,7 +10,10 @@ const rateShape = z.enum(RATES);
 
 /** What an address may ask of the drill maker. */
 export type AskedOfDrills = Partial<
-  Record<'tempo' | 'limb' | 'offBeats' | 'places' | 'switch' | 'uneven' | 'meter' | 'parts' | 'reading', string>
+  Record<
+    'tempo' | 'limb' | 'offBeats' | 'places' | 'switch' | 'uneven' | 'figure' | 'meter' | 'parts' | 'reading',
+    string
+  >
 >;
 
 /** The weakness an address names; what cannot be is left out, and nothing is asked where no tempo is. */
@@ -24,6 +27,7 @@ export function weaknessAsked(asked: AskedOfDrills): Weakness | undefined {
     .map(parse)
     .filter((place): place is WholeNotes => place !== undefined);
   const [from, to] = asked.switch?.split(',').map((value) => rateShape.safeParse(value).data) ?? [];
+  const figure = z.enum(WEAK_FIGURES).safeParse(asked.figure).data;
   const parts = z.coerce.number().int().min(1).max(8).safeParse(asked.parts).data;
   return {
     tempo,
@@ -32,6 +36,7 @@ export function weaknessAsked(asked: AskedOfDrills): Weakness | undefined {
     ...(places?.length && { places }),
     ...(from && to && { switches: [from, to] as const }),
     ...(asked.uneven && { uneven: true }),
+    ...(figure && { figure }),
     ...(asked.meter && parseMeter(asked.meter).ok && { meter: asked.meter }),
     ...(parts && { parts }),
     ...((asked.reading === 'numbers' || asked.reading === 'pulse') && { reading: asked.reading }),

@@ -13,7 +13,7 @@ interface VerdictNoteProps {
 
 /** The one thing to fix first, its evidence, and what to do next with it. */
 export function VerdictNote({ verdict, school, action }: VerdictNoteProps) {
-  const { say, evidence, practise } = verdictInWords(verdict, school);
+  const { say, evidence, practise, next } = verdictInWords(verdict, school);
   return (
     <Box sx={{ borderLeft: 4, borderColor: verdict.about === 'clean' ? 'success.main' : 'error.main', pl: 2, py: 0.5 }}>
       <Box role="group" aria-label="Verdict">
@@ -26,6 +26,11 @@ export function VerdictNote({ verdict, school, action }: VerdictNoteProps) {
         <Typography color="textSecondary" sx={{ mt: 0.25 }}>
           {evidence}
         </Typography>
+        {next && (
+          <Typography color="textSecondary" sx={{ mt: 0.25 }}>
+            <strong>After that:</strong> {next}
+          </Typography>
+        )}
       </Box>
       <Box sx={{ mt: 1, display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
         <Typography>

@@ -1,0 +1,158 @@
+/**
+ * The statistics the judging rests on: how uneven each limb is, how its errors hang together, and how much better the
+ * errors are explained when something is taken off them. All in tolerances of the level, all log-likelihoods.
+ */
+
+/** Degrees of freedom of the t distribution of errors: heavier tails than the normal one, as slips make them. */
+const FREEDOM = 10;
+/** A t distribution's scale over its standard deviation. */
+const SCALE = Math.sqrt((FREEDOM - 2) / FREEDOM);
+/** What is believed of a limb's spread before it is heard: as if this many strokes had been heard with it. */
+const PRIOR_STROKES = 4;
+const USUAL_SPREAD = 0.65 * SCALE;
+const UNEVEN_SPREAD = 1.5 * SCALE;
+/** A spread that is called clean lies within these. */
+const LEAST_SPREAD = 0.2 * SCALE;
+const MOST_SPREAD = 0.85 * SCALE;
+/** How far errors of a limb hang together with the one before, at the least and at the most. */
+const LEAST_TIED = -0.3;
+const MOST_TIED = 0.6;
+/** So many strokes make the tie half believed. */
+const TIED_STROKES = 20;
+const ROUNDS = 5;
+
+/** Errors of strokes, in tolerances, and which of them belong to each limb, in time order. */
+export interface Errors {
+  of: Float64Array;
+  lines: readonly Int32Array[];
+}
+
+/** What was taken off, how surely, and how likely the rest is. */
+export interface Fit {
+  size: number[];
+  /** Standard errors of the sizes. */
+  unsure: number[];
+  logLikelihood: number;
+  /** Standard deviation of each limb. */
+  spread: number[];
+}
+
+/**
+ * Fits columns to the errors by weighted least squares, the spread and the tie of each limb with them. `uneven` are limbs
+ * that may be more uneven than is called clean.
+ */
+export function fit(
+  { of: errors, lines }: Errors,
+  columns: readonly Float64Array[],
+  uneven: ReadonlySet<number> = new Set(),
+): Fit {
+  const [count, wanted] = [errors.length, columns.length];
+  const size = new Array<number>(wanted).fill(0);
+  const scale = lines.map((_, limb) => (uneven.has(limb) ? UNEVEN_SPREAD : USUAL_SPREAD));
+  const tied = lines.map(() => 0);
+  const rest = Float64Array.from(errors);
+  let information: number[][] = [];
+  for (let round = 0; round < ROUNDS; round++) {
+    if (wanted) {
+      information = square(wanted);
+      const target = new Array<number>(wanted).fill(0);
+      for (const [limb, line] of lines.entries()) gather(limb, line, target);
+      solveInto(information, target, size);
+      for (let stroke = 0; stroke < count; stroke++) {
+        let left = errors[stroke]!;
+        for (let each = 0; each < wanted; each++) left -= size[each]! * columns[each]![stroke]!;
+        rest[stroke] = left;
+      }
+    }
+    for (const [limb, line] of lines.entries()) {
+      tied[limb] = tieOf(rest, line, scale[limb]!);
+      scale[limb] = scaleOf(limb, line);
+    }
+  }
+  const logLikelihood = lines.reduce((total, line, limb) => total + likelihood(limb, line), 0);
+  const unsure = wanted ? diagonalOfInverse(information).map(Math.sqrt) : [];
+  return { size, unsure, logLikelihood, spread: scale.map((one) => one / SCALE) };
+
+  /** A stroke's value with what hangs on the one before it taken off, on the scale of a stroke that stands alone. */
+  function apart(values: Float64Array, line: Int32Array, place: number, tie: number): number {
+    const here = values[line[place]!]!;
+    return place ? (here - tie * values[line[place - 1]!]!) / Math.sqrt(1 - tie * tie) : here;
+  }
+
+  function gather(limb: number, line: Int32Array, target: number[]): void {
+    const [tie, inverse] = [tied[limb]!, 1 / scale[limb]! ** 2];
+    const row = new Array<number>(wanted);
+    for (let place = 0; place < line.length; place++) {
+      const left = apart(rest, line, place, tie);
+      const weight = ((FREEDOM + 1) / (FREEDOM + left * left * inverse)) * inverse;
+      const value = apart(errors, line, place, tie);
+      for (let each = 0; each < wanted; each++) row[each] = apart(columns[each]!, line, place, tie);
+      for (let one = 0; one < wanted; one++) {
+        target[one]! += weight * row[one]! * value;
+        for (let other = 0; other < wanted; other++) information[one]![other]! += weight * row[one]! * row[other]!;
+      }
+    }
+  }
+
+  function scaleOf(limb: number, line: Int32Array): number {
+    const [tie, prior] = [tied[limb]!, uneven.has(limb) ? UNEVEN_SPREAD : USUAL_SPREAD];
+    const inverse = 1 / scale[limb]! ** 2;
+    let sum = PRIOR_STROKES * prior * prior;
+    for (let place = 0; place < line.length; place++) {
+      const left = apart(rest, line, place, tie);
+      sum += ((FREEDOM + 1) / (FREEDOM + left * left * inverse)) * left * left;
+    }
+    const found = Math.sqrt(sum / (line.length + PRIOR_STROKES));
+    return Math.max(LEAST_SPREAD, uneven.has(limb) ? found : Math.min(MOST_SPREAD, found));
+  }
+
+  function likelihood(limb: number, line: Int32Array): number {
+    const [tie, own, prior] = [tied[limb]!, scale[limb]!, uneven.has(limb) ? UNEVEN_SPREAD : USUAL_SPREAD];
+    let total = -PRIOR_STROKES * (Math.log(own / prior) + prior ** 2 / (2 * own ** 2));
+    for (let place = 0; place < line.length; place++) {
+      const left = apart(rest, line, place, tie) / own;
+      total -= ((FREEDOM + 1) / 2) * Math.log(1 + (left * left) / FREEDOM) + Math.log(own);
+    }
+    return total - (Math.max(0, line.length - 1) / 2) * Math.log(1 - tie * tie);
+  }
+}
+
+/** How far each error of a limb goes with the one before, shrunk where few were heard. */
+function tieOf(rest: Float64Array, line: Int32Array, scale: number): number {
+  const clip = (stroke: number) => Math.max(-3 * scale, Math.min(3 * scale, rest[stroke]!));
+  let [with_, squares] = [0, 0];
+  for (let place = 0; place < line.length; place++) {
+    const here = clip(line[place]!);
+    squares += here * here;
+    if (place) with_ += here * clip(line[place - 1]!);
+  }
+  if (!squares) return 0;
+  const tie = (with_ / squares) * (line.length / (line.length + TIED_STROKES));
+  return Math.max(LEAST_TIED, Math.min(MOST_TIED, tie));
+}
+
+const square = (size: number): number[][] => Array.from({ length: size }, () => new Array<number>(size).fill(0));
+
+/** At most four unknowns, by elimination; where they cannot be told apart, nothing is taken off. */
+function solveInto(matrix: readonly (readonly number[])[], target: readonly number[], into: number[]): void {
+  const rows = matrix.map((row, index) => [...row, target[index]!]);
+  for (let pivot = 0; pivot < rows.length; pivot++) {
+    const at = rows[pivot]!;
+    if (Math.abs(at[pivot]!) < 1e-9) return void into.fill(0);
+    for (const [index, row] of rows.entries()) {
+      if (index === pivot) continue;
+      const by = row[pivot]! / at[pivot]!;
+      for (let column = pivot; column < row.length; column++) row[column]! -= by * at[column]!;
+    }
+  }
+  for (const [index, row] of rows.entries()) into[index] = row.at(-1)! / row[index]!;
+}
+
+function diagonalOfInverse(matrix: readonly (readonly number[])[]): number[] {
+  return matrix.map((_, index) => {
+    const column = new Array<number>(matrix.length).fill(0);
+    const unit = matrix.map((__, row) => (row === index ? 1 : 0));
+    solveInto(matrix, unit, column);
+    return Math.abs(column[index]!) || Infinity;
+  });
+}
