@@ -47,6 +47,12 @@ await student.getByRole('row').nth(1).getByRole('link').click();
 await student.locator('[data-bead]').first().waitFor();
 await shoot(student, 'take');
 
+const ear = await as('Jonte');
+await ear.goto(`${address}/listening`);
+await ear.getByRole('button', { name: /^Which limb is late/ }).click();
+await ear.getByRole('button', { name: 'Left hand', exact: true }).click();
+await shoot(ear, 'by-ear');
+
 const room = await as('Ilse');
 await openRoom(room);
 await shoot(room, 'room');
@@ -99,9 +105,6 @@ await teacher.getByRole('button', { name: 'Transform' }).click();
 await teacher.getByRole('button', { name: 'Same notes, other bottom number' }).click();
 await shoot(teacher, 'transform');
 await teacher.keyboard.press('Escape');
-await teacher.getByRole('button', { name: /Beat arithmetic/ }).click();
-await teacher.getByText('On a plain metronome').scrollIntoViewIfNeeded();
-await shoot(teacher, 'arithmetic');
 await teacher.goto(`${address}/drills`);
 await choose(teacher, 'What to train', 'A foot or hand between the hats');
 await choose(teacher, 'Where', 'every combination');

@@ -1,3 +1,4 @@
+import { GRACE_MS } from '../schedule/strokes';
 import type { Ms } from '../time/units';
 
 /** One limb's part of a take, in time order: when its strokes were due, which of them are graces, and when it struck. */
@@ -65,6 +66,8 @@ export function assignHits(line: LimbLine, options: AssignOptions, shift: (dueMs
   const reach = reaches(line.dueMs, options.longestGapMs);
   const { from, to } = band(due, reach, hitsMs);
   const beside = extraCost(line, options.scaleMs);
+  // A grace that is flat or wide is still one.
+  const graceScale = Math.max(options.scaleMs, GRACE_MS);
 
   // Row i holds the least cost after i strokes, for so many hits used up as its band allows.
   const width = to.map((last, row) => last - from[row]! + 1);
@@ -91,7 +94,7 @@ export function assignHits(line: LimbLine, options: AssignOptions, shift: (dueMs
       let [best, how] = [costBefore(used) + missed, MISSED];
       const error = used > 0 ? hitsMs[used - 1]! - due[row - 1]! : Infinity;
       if (Math.abs(error) <= reach[row - 1]!) {
-        const paired = costBefore(used - 1) + pairCost(error, options.scaleMs);
+        const paired = costBefore(used - 1) + pairCost(error, isGrace[row - 1] ? graceScale : options.scaleMs);
         if (paired < best) [best, how] = [paired, PAIRED];
       }
       const more = used > low ? now[used - 1 - low]! + beside : Infinity;

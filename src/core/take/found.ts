@@ -88,8 +88,13 @@ export function foundIn(heard: Heard): Found[] {
 function displacedWhole(
   { shiftMs, gain, isAmbiguous }: Alignment,
   countMs: Ms,
-  { figures, toleranceMs }: Heard,
+  { figures, toleranceMs, timed }: Heard,
 ): Found {
+  const first = timed.bars.find(({ barInRun }) => barInRun === 0);
+  const bars = first ? Math.round(shiftMs / (first.endMs - first.startMs)) : 0;
+  // Nobody begins a bar early: the first one was skipped.
+  if (bars < 0)
+    return { about: 'bars left out', score: 1e6 + gain, size: -bars, numbers: { bars: 0, from: 1, later: bars } };
   const meanMs = figures.meanErrorMs ?? shiftMs;
   const isFar = Math.abs(shiftMs) >= DISPLACED_FROM * countMs;
   return {
