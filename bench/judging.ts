@@ -5,36 +5,12 @@
 import { LEVELS } from '../src/core/limits';
 import { judge } from '../src/core/take/judge';
 import { emptyTake } from '../src/core/testing/takes';
-import { names, playerFrom, takePlayed, type Planted } from '../src/core/testing/players';
+import { names, PLANTED, playerFrom, takePlayed, type Planted } from '../src/core/testing/players';
 import { STARTER_GROOVES } from '../src/server/demo/grooves';
 import { JUDGED_GROOVES } from '../src/core/testing/judgedGrooves';
 import { medianMs, printTable } from './table';
 
-const KINDS: Planted[] = [
-  'limb late',
-  'limb early',
-  'place late',
-  'place early',
-  'off-beats late',
-  'behind',
-  'ahead',
-  'drift',
-  'phrase',
-  'swing too straight',
-  'switch early',
-  'limb uneven',
-  'all uneven',
-  'limb leaves out',
-  'extra',
-  'limb a slot late for a bar',
-  'half a count late',
-  'a bar left out',
-  'a bar skipped',
-  'flams flat',
-  'flams wide',
-  'accents like ghosts',
-  'doubles late',
-];
+const KINDS = PLANTED.filter((kind) => kind !== 'clean');
 const grooves = [...STARTER_GROOVES.map(({ groove }) => groove), ...JUDGED_GROOVES];
 const EACH = Number(process.env['EACH'] ?? 12);
 const untidy = process.env['UNTIDY'] === '1';

@@ -1,5 +1,6 @@
 import { GRACE_MS } from '../schedule/strokes';
 import type { Ms } from '../time/units';
+import { firstFrom } from './sorted';
 
 /** One limb's part of a take, in time order: when its strokes were due, which of them are graces, and when it struck. */
 export interface LimbLine {
@@ -134,27 +135,19 @@ const MISSED = 0;
 const PAIRED = 1;
 const EXTRA = 2;
 
+/** Times are rounded: what lies right at the edge of a reach is within it. */
+const HAIR: Ms = 1e-9;
+
 /** After each stroke, the fewest and the most hits that may be used up: those before its reach are, those after it are not. */
 function band(due: readonly Ms[], reach: readonly Ms[], hitsMs: readonly Ms[]): { from: number[]; to: number[] } {
   const [from, to] = [[0], [0]];
   for (let row = 1, most = 0; row <= due.length; row++) {
-    most = Math.max(most, countUpTo(hitsMs, due[row - 1]! + reach[row - 1]!));
+    most = Math.max(most, firstFrom(hitsMs, due[row - 1]! + reach[row - 1]! + HAIR));
     to[row] = most;
   }
   for (let row = due.length, least = Infinity; row >= 1; row--) {
-    least = Math.min(least, countUpTo(hitsMs, due[row - 1]! - reach[row - 1]! - 1e-9));
+    least = Math.min(least, firstFrom(hitsMs, due[row - 1]! - reach[row - 1]! - HAIR));
     from[row] = least;
   }
   return { from, to };
-}
-
-/** How many hits are at or before a moment. */
-function countUpTo(hitsMs: readonly Ms[], ms: Ms): number {
-  let [low, high] = [0, hitsMs.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (hitsMs[middle]! <= ms) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }

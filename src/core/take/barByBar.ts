@@ -1,5 +1,6 @@
 import type { Ms } from '../time/units';
 import { assignHits, MISSED_COST, pairCost, type Assigned, type AssignOptions, type LimbLine } from './assign';
+import { firstFrom } from './sorted';
 
 /** A bar that was due. */
 export interface DueBar {
@@ -94,16 +95,6 @@ function costOfBar(lines: readonly LimbLine[], bar: DueBar, shiftMs: Ms, scaleMs
     }
   }
   return total;
-}
-
-function firstFrom(sorted: readonly Ms[], ms: Ms): number {
-  let [low, high] = [0, sorted.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (sorted[middle]! < ms) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }
 
 function nearestTo(sorted: readonly Ms[], ms: Ms): Ms {

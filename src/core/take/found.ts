@@ -193,12 +193,13 @@ function switches(judged: readonly JudgedStroke[], form: Form): Map<Ms, number> 
 /** How far before its stroke each grace of a flam came, where both were heard; that one hand is late as a whole is no flam's fault. */
 function flamGaps(strokes: readonly JudgedStroke[], byLimb: Heard['byLimb']): Ms[] {
   const late = (limb: Limb) => byLimb.find((one) => one.limb === limb)?.meanErrorMs;
-  const mains = strokes.filter(({ stroke }) => stroke.ornament === 'flam' && stroke.role === 'main');
-  const graces = strokes.filter(({ stroke }) => stroke.ornament === 'flam' && stroke.role === 'grace');
-  return mains.flatMap(({ stroke, hitMs }) => {
-    const grace = graces.find(
-      (one) => one.stroke.barInRun === stroke.barInRun && format(one.stroke.written) === format(stroke.written),
-    );
+  const flams = strokes.filter(({ stroke }) => stroke.ornament === 'flam');
+  const key = ({ stroke: { barInRun, written } }: JudgedStroke) => `${barInRun} ${format(written)}`;
+  const graces = new Map(flams.flatMap((one) => (one.stroke.role === 'grace' ? [[key(one), one]] : [])));
+  return flams.flatMap((one) => {
+    const { stroke, hitMs } = one;
+    const grace = graces.get(key(one));
+    if (stroke.role !== 'main') return [];
     if (hitMs === undefined || grace?.hitMs === undefined) return [];
     const [main, other] = [late(stroke.limb), late(grace.stroke.limb)];
     const apart = typeof main === 'number' && typeof other === 'number' ? main - other : 0;

@@ -7,7 +7,7 @@ import type { Limb } from '../groove/limbs';
 import { LEVELS } from '../limits';
 import { oneLine, together } from '../testing/arbitrary';
 import { JUDGED_GROOVES } from '../testing/judgedGrooves';
-import { names, playerFrom, takePlayed, type Planted } from '../testing/players';
+import { names, PLANTED, playerFrom, takePlayed, type Planted } from '../testing/players';
 import { STARTERS } from '../testing/starters';
 import { emptyTake } from '../testing/takes';
 import { SCHOOLS } from '../count/schools';
@@ -32,29 +32,9 @@ function takesWith(kind: Planted, times: number, level: (typeof LEVELS)[number],
 }
 
 describe('at twice what passes, the planted fault is named first', () => {
-  test.each<Planted>([
-    'limb late',
-    'limb early',
-    'place late',
-    'place early',
-    'off-beats late',
-    'behind',
-    'ahead',
-    'drift',
-    'phrase',
-    'swing too straight',
-    'switch early',
-    'limb uneven',
-    'all uneven',
-    'limb leaves out',
-    'extra',
-    'limb a slot late for a bar',
-    'half a count late',
-    'a bar left out',
-    'flams wide',
-    'accents like ghosts',
-    'doubles late',
-  ])('%s', (kind) => {
+  // Without a groove of several bars that differ none can be skipped; flat flams are hard to tell from few.
+  const SHOWN = PLANTED.filter((kind) => !['clean', 'a bar skipped', 'flams flat'].includes(kind));
+  test.each(SHOWN)('%s', (kind) => {
     const said = (['advanced', 'second year'] as const).flatMap((level) =>
       takesWith(kind, 2, level, 4).map(({ take, plant }) => {
         const { verdict } = judge(take, level);

@@ -3,6 +3,7 @@ import type { Ms } from '../time/units';
 import { GRACE_MS } from '../schedule/strokes';
 import { grouped } from './grouped';
 import { extraCost, MISSED_COST, pairCost } from './assign';
+import { firstFrom } from './sorted';
 
 /** What is wrong with which strokes were struck, how they were ornamented or how loud they were; on one scale with `explain`. */
 export interface StrokesFault {
@@ -138,6 +139,7 @@ export function displacedBars(
   for (const limb of limbs) {
     const own = strokes.filter((stroke) => stroke.limb === limb);
     const beside = extraCost({ dueMs: own.map(({ dueMs }) => dueMs) }, toleranceMs);
+    const inVain = extra.flatMap((hit) => (hit.limb === limb ? [hit.ms] : [])).sort((a, b) => a - b);
     const byBar = grouped(own, ({ barInRun }) => barInRun);
     for (const [bar, here] of byBar) {
       const off = here.filter(
@@ -148,7 +150,7 @@ export function displacedBars(
       const [from, to] = [here[0]!.dueMs - 2.5 * slotMs, here.at(-1)!.dueMs + 2.5 * slotMs];
       const free = [
         ...here.flatMap(({ hitMs }) => (hitMs === undefined ? [] : [hitMs])),
-        ...extra.flatMap((hit) => (hit.limb === limb && hit.ms >= from && hit.ms <= to ? [hit.ms] : [])),
+        ...inVain.slice(firstFrom(inVain, from), firstFrom(inVain, to)),
       ].sort((a, b) => a - b);
       const before = costOf(
         here.map(({ dueMs, hitMs }) => hitMs && hitMs - dueMs),

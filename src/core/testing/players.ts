@@ -14,31 +14,33 @@ import type { Ms } from '../time/units';
  * heavy tails, their limbs and places have small habits, they lose a stroke now and then. One fault is planted.
  */
 
-export type Planted =
-  | 'clean'
-  | 'limb late'
-  | 'limb early'
-  | 'place late'
-  | 'place early'
-  | 'off-beats late'
-  | 'behind'
-  | 'ahead'
-  | 'drift'
-  | 'phrase'
-  | 'swing too straight'
-  | 'switch early'
-  | 'limb uneven'
-  | 'all uneven'
-  | 'limb leaves out'
-  | 'extra'
-  | 'limb a slot late for a bar'
-  | 'half a count late'
-  | 'a bar left out'
-  | 'a bar skipped'
-  | 'flams flat'
-  | 'flams wide'
-  | 'accents like ghosts'
-  | 'doubles late';
+export const PLANTED = [
+  'clean',
+  'limb late',
+  'limb early',
+  'place late',
+  'place early',
+  'off-beats late',
+  'behind',
+  'ahead',
+  'drift',
+  'phrase',
+  'swing too straight',
+  'switch early',
+  'limb uneven',
+  'all uneven',
+  'limb leaves out',
+  'extra',
+  'limb a slot late for a bar',
+  'half a count late',
+  'a bar left out',
+  'a bar skipped',
+  'flams flat',
+  'flams wide',
+  'accents like ghosts',
+  'doubles late',
+] as const;
+export type Planted = (typeof PLANTED)[number];
 
 export interface Player {
   /** Its spread, as a share of what is tolerated. */
