@@ -25,6 +25,7 @@ const SEEN: Record<string, Record<ActorName, number> | 'denied'> = {
   drill: { visitor: 0, student: 0, other: 0, teacher: 1, foreign: 0 },
   favourite: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
   ladder: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
+  listening: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
   credential: 'denied',
   session: 'denied',
   device: 'denied',
@@ -44,6 +45,7 @@ const GRANTED: Record<string, string> = {
   groove:
     'insert, update(archived_at, document, document_version, level, meter, save_number, saved_at, tags, tempo, title)',
   ladder: 'insert, update(changed_at, document, step, tempo)',
+  listening: 'insert',
   person:
     'insert(birth_year, id, level, name, role, school, setup, sign_in_name, workshop_id), update(archived_at, level, school, setup)',
   take: 'insert',

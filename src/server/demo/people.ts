@@ -134,8 +134,8 @@ export const DEMO_STUDENTS: DemoStudent[] = [
     setup: 'open-handed',
     school: 'te / la-li',
     daysInTen: 6,
-    from: { spreadMs: 22, limb: apart('right foot', 42) },
-    to: { spreadMs: 15, limb: apart('right foot', 12) },
+    from: { spreadMs: 9, limb: apart('right foot', 42) },
+    to: { spreadMs: 8, limb: apart('right foot', 16) },
     assignments: [
       {
         groove: 'Gangway shuffle',
