@@ -61,8 +61,10 @@ export function saidSlots(text: string, limb: Limb): Result<SaidSlots> {
     if (/^(rest|pause|-|–)?$/i.test(words)) continue;
     const said = saidBar(`${words} on 1`, { beats: 1, unit: 4 }, limb, 1);
     if (!said.ok) {
-      const { code, where, say, remedy } = said.problems[0]!;
-      return fail(problem(code, `slot ${slot + 1}, ${where}: ${say}`, remedy));
+      const { code, where, say } = said.problems[0]!;
+      return fail(
+        problem(code, `slot ${slot + 1}, ${where}: ${say}`, 'Say what plays there: “R floor tom loud”, or “rest”.'),
+      );
     }
     strokes.push(...said.value.map(({ at: _, ...one }) => ({ ...one, slot })));
   }

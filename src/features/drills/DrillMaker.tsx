@@ -199,7 +199,8 @@ function WhatIsMade({ shown, making: { share, stopped, stop }, isWrong, onAll }:
 
 function saidOf(shown: Drill | undefined, stopped: boolean, isWrong: boolean): string | undefined {
   if (stopped) return 'Stopped. Below is what was made before; change anything to make it again.';
-  return isWrong ? 'This rule makes nothing; below is what the last one made.' : shown?.said;
+  if (!isWrong) return shown?.said;
+  return shown ? 'This rule makes nothing; below is what the last one made.' : 'This rule makes nothing yet.';
 }
 
 /** Problems that no field of the form says. */
