@@ -12,7 +12,7 @@ import { medianMs, printTable } from './table';
 
 const KINDS = PLANTED.filter((kind) => kind !== 'clean');
 const grooves = [...STARTER_GROOVES.map(({ groove }) => groove), ...JUDGED_GROOVES];
-const EACH = Number(process.env['EACH'] ?? 12);
+const EACH = Number(process.env['EACH'] ?? 20);
 const untidy = process.env['UNTIDY'] === '1';
 const only = process.env['KIND'];
 
@@ -27,7 +27,7 @@ function* takesOf(kind: Planted, times: number, level: (typeof LEVELS)[number], 
     const one = takePlayed(
       empty,
       playerFrom(seed * 31 + 7, untidy),
-      { kind, times },
+      { kind, times, level },
       toleranceMs,
       seed * 101 + kind.length,
     );
@@ -38,37 +38,38 @@ function* takesOf(kind: Planted, times: number, level: (typeof LEVELS)[number], 
 }
 
 const mistaken = new Map<string, number>();
-const rows = KINDS.filter((kind) => !only || kind === only).map((kind) => {
-  const shares = [2, 1.3].map((times) => {
-    let [right, all] = [0, 0];
-    for (const level of LEVELS)
-      for (const { take, plant, groove } of takesOf(kind, times, level, EACH)) {
-        const { verdict } = judge(take, level);
-        all++;
-        if (names(verdict, plant)) right++;
-        else {
-          const key = `${kind} × ${times} → ${verdict.about}`;
-          mistaken.set(key, (mistaken.get(key) ?? 0) + 1);
-          if (process.env['SHOW'])
-            console.log(
-              key,
-              level,
-              groove.title,
-              take.rounds,
-              verdict.limb,
-              JSON.stringify(verdict.numbers).slice(0, 140),
-              plant.limb,
-              plant.place,
-            );
-        }
-      }
-    return all ? `${((100 * right) / all).toFixed(0)} of ${all}` : '–';
-  });
-  return [kind, ...shares];
-});
+/** How many of the takes at a level are named first, of how many; what is not is noted. */
+function namedFirst(kind: Planted, times: number, level: (typeof LEVELS)[number]): { right: number; all: number } {
+  let [right, all] = [0, 0];
+  for (const { take, plant, groove } of takesOf(kind, times, level, EACH)) {
+    const { verdict } = judge(take, level);
+    all++;
+    if (names(verdict, plant)) {
+      right++;
+      continue;
+    }
+    const key = `${kind} × ${times} → ${verdict.about}`;
+    mistaken.set(key, (mistaken.get(key) ?? 0) + 1);
+    if (process.env['SHOW'])
+      console.log(key, level, groove.title, take.rounds, verdict.limb, JSON.stringify(verdict.numbers).slice(0, 140));
+  }
+  return { right, all };
+}
+
+const inPercent = ({ right, all }: { right: number; all: number }) => (all ? ((100 * right) / all).toFixed(0) : '–');
+const taken = { takes: 0 };
+const rows = KINDS.filter((kind) => !only || kind === only).map((kind) => [
+  kind,
+  ...[2, 1.3].flatMap((times) => {
+    const byLevel = LEVELS.map((level) => namedFirst(kind, times, level));
+    const together = byLevel.reduce((a, b) => ({ right: a.right + b.right, all: a.all + b.all }));
+    taken.takes += together.all;
+    return [...byLevel, together].map(inPercent);
+  }),
+]);
 printTable(
-  `judging: named first, in %, ${untidy ? 'untidy' : 'even'} players`,
-  ['planted', 'at twice', 'at 1.3 times'],
+  `judging: named first, in %, ${untidy ? 'untidy' : 'even'} players, ${taken.takes.toLocaleString('en')} takes`,
+  ['planted', ...['2×', '1.3×'].flatMap((times) => [...LEVELS.map((level) => `${times} ${level}`), `${times} all`])],
   rows,
 );
 for (const tidy of [false, true]) {
@@ -86,7 +87,7 @@ for (const tidy of [false, true]) {
       const one = takePlayed(
         empty,
         playerFrom(seed * 37 + 5, tidy),
-        { kind: 'clean', times: 1 },
+        { kind: 'clean', times: 1, level },
         toleranceMs,
         seed * 103,
       )!;
@@ -104,11 +105,17 @@ for (const tidy of [false, true]) {
 printTable(
   'taken for something else',
   ['planted → said', 'times'],
-  [...mistaken].sort((a, b) => b[1] - a[1]),
+  [...mistaken].sort((a, b) => b[1] - a[1]).slice(0, 30),
 );
 
-const long = emptyTake(STARTER_GROOVES[0]!.groove, { rounds: 700 });
+const long = emptyTake(STARTER_GROOVES[0]!.groove, { rounds: 1460 });
 const { toleranceMs } = judge({ ...long, playedMs: 1e7 }, 'advanced');
-const played = takePlayed(long, playerFrom(3, false), { kind: 'off-beats late', times: 2 }, toleranceMs, 5)!.take;
+const played = takePlayed(
+  long,
+  playerFrom(3, false),
+  { kind: 'off-beats late', times: 2, level: 'advanced' },
+  toleranceMs,
+  5,
+)!.take;
 const ms = medianMs(() => void judge(played, 'advanced'), 3);
 printTable('judging: half an hour', ['hits', 'ms'], [[played.hits.length, ms]]);

@@ -28,6 +28,8 @@ const FAULTS = [
   'displaced',
   'flam',
   'accents',
+  'apart',
+  'loudness',
 ] as const;
 export type FaultName = (typeof FAULTS)[number];
 

@@ -12,6 +12,8 @@ export interface HeardStroke {
   isOnCount: boolean;
   /** It is the second stroke of a double. */
   isSecond: boolean;
+  /** Another limb is written at the same moment. */
+  isTogether: boolean;
   /** How much swing delays it, in milliseconds. */
   swungMs: number;
   /** How many moments ago the division of the counts changed; undefined before it ever did. */
@@ -29,12 +31,15 @@ export type ErrorKind =
   | 'swing'
   | 'switch'
   | 'doubles'
+  | 'apart'
   | 'limb uneven'
   | 'spread';
 
 /** Places that are looked at closely: those that look farthest off. */
 const PLACES_LOOKED_AT = 12;
 const PHRASES = [2, 4, 8];
+/** So many strokes of a limb with others, and as many of it alone, tell whether it lands apart from them. */
+export const LEAST_TOGETHER = 4;
 
 /** One way to explain errors: columns that are fitted to them. */
 export interface Candidate {
@@ -53,7 +58,11 @@ export interface Candidate {
 
 /** What the errors of strokes may come from, as columns. */
 export function candidatesOf(strokes: readonly HeardStroke[], limbs: readonly Limb[]): Candidate[] {
-  const column = (of: (stroke: HeardStroke) => number) => Float64Array.from(strokes, of);
+  const column = (of: (stroke: HeardStroke) => number) => {
+    const values = new Float64Array(strokes.length);
+    for (const [index, stroke] of strokes.entries()) values[index] = of(stroke);
+    return values;
+  };
   const count = (is: (stroke: HeardStroke) => boolean) => strokes.filter(is).length;
   const one = (kind: ErrorKind, is: (stroke: HeardStroke) => boolean, more: Partial<Candidate> = {}): Candidate => ({
     kind,
@@ -70,6 +79,14 @@ export function candidatesOf(strokes: readonly HeardStroke[], limbs: readonly Li
     for (const limb of enough)
       found.push(one('limb', (stroke) => stroke.limb === limb, { limb, among: enough.length }));
   found.push(...placesOf(strokes, one));
+
+  for (const limb of limbs) {
+    const own = count((stroke) => stroke.limb === limb);
+    const together = count((stroke) => stroke.limb === limb && stroke.isTogether);
+    // Where it never plays alone, it is the limb.
+    if (together >= LEAST_TOGETHER && own - together >= LEAST_TOGETHER)
+      found.push(one('apart', (stroke) => stroke.limb === limb && stroke.isTogether, { limb, among: limbs.length }));
+  }
 
   const off = count(({ isOnCount }) => !isOnCount);
   if (off >= 2 && off <= strokes.length - 2) found.push(one('off-beats', ({ isOnCount }) => !isOnCount));

@@ -1,6 +1,7 @@
 import type { Limb } from '../groove/limbs';
-import { candidatesOf, type Candidate, type ErrorKind, type HeardStroke } from './candidates';
+import { candidatesOf, LEAST_TOGETHER, type Candidate, type ErrorKind, type HeardStroke } from './candidates';
 import { fit, type Errors, type Fit } from './noise';
+import { sdOf } from './statistics';
 
 /** One way to explain what was heard. */
 export interface Explanation {
@@ -17,6 +18,8 @@ export interface Explanation {
   place?: string;
   /** Bars of a phrase; the moments after a switch. */
   every?: number;
+  /** Of a fault of evenness, the spread in tolerances: it is neither early nor late. */
+  spread?: number;
   /** How many strokes it rests on. */
   strokes: number;
 }
@@ -51,7 +54,7 @@ export function explain(strokes: readonly HeardStroke[]): {
     candidates.map((candidate) => ({ candidate, ...scored(candidate, fit(errors, candidate.columns), clean) })),
   );
   fitted.sort((a, b) => b.explanation.score - a.explanation.score);
-  const uneven = unevenOf(errors, limbs, clean);
+  const uneven = [...unevenOf(errors, limbs, clean), ...unevenTogether(errors, strokes, limbs)];
   const all = [...fitted.map(({ explanation }) => explanation), ...uneven].sort((a, b) => b.score - a.score);
   const pair = pairOf(
     errors,
@@ -150,6 +153,34 @@ function unevenOf(errors: Errors, limbs: readonly Limb[], clean: Fit): Explanati
         ),
       ]
     : one;
+}
+
+/** A limb that is uneven where another is written with it, and steady alone. */
+function unevenTogether(errors: Errors, strokes: readonly HeardStroke[], limbs: readonly Limb[]): Explanation[] {
+  return limbs.flatMap((limb, index) => {
+    const own = errors.lines[index]!;
+    const together = own.filter((stroke) => strokes[stroke]!.isTogether);
+    if (together.length < LEAST_TOGETHER || own.length - together.length < LEAST_TOGETHER) return [];
+    // Looked at closely only where they are scattered at all.
+    if (sdOf([...together].map((stroke) => errors.of[stroke]!)) < UNEVEN_SIZE) return [];
+    const alone = own.filter((stroke) => !strokes[stroke]!.isTogether);
+    const apart = { of: errors.of, lines: [together, alone, ...errors.lines.filter((_, other) => other !== index)] };
+    const [even, uneven] = [fit(apart, []), fit(apart, [], new Set([0]))];
+    const spread = uneven.spread[0]!;
+    if (spread < UNEVEN_SIZE) return [];
+    return [
+      {
+        kind: 'apart' as const,
+        score: uneven.logLikelihood - even.logLikelihood - Math.log(limbs.length),
+        size: spread,
+        by: 0,
+        unsure: spread / Math.sqrt(2 * together.length),
+        spread,
+        strokes: together.length,
+        limb,
+      },
+    ];
+  });
 }
 
 /** The two that together explain most, where both are large enough. */

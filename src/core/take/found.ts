@@ -4,6 +4,7 @@ import type { Form } from '../form/form';
 import { cellAt, slotAt, slotsOfBar } from '../grid/cells';
 import { barLength } from '../grid/meter';
 import type { Limb } from '../groove/limbs';
+import type { Level } from '../limits';
 import type { Schedule, TimedStroke } from '../schedule/timed';
 import { format, toNumber } from '../time/fraction';
 import type { Ms } from '../time/units';
@@ -12,9 +13,9 @@ import type { HeardStroke } from './candidates';
 import { explain, type Explanation } from './explain';
 import type { Figures } from './figures';
 import { grouped } from './grouped';
+import { inDb, loudnessFaults, type LoudStroke } from './loudness';
 import type { ExtraHit, JudgedStroke } from './judge';
 import {
-  accentsFlat,
   barsLeftOut,
   displacedBars,
   flamsOff,
@@ -27,6 +28,7 @@ import type { Found } from './verdict';
 
 interface Heard {
   take: Take;
+  level: Level;
   form: Form;
   timed: Schedule;
   /** All that were due, graces that were heard with them. */
@@ -44,7 +46,7 @@ const DISPLACED_FROM = 0.4;
 
 /** Every explanation of a take, of its errors and of its strokes, on one scale. */
 export function foundIn(heard: Heard): Found[] {
-  const { take, form, timed, strokes, extra, laid, toleranceMs, countMs, byLimb } = heard;
+  const { take, level, form, timed, strokes, extra, laid, toleranceMs, countMs, byLimb } = heard;
   const judged = strokes.filter(({ stroke, outcome }) => stroke.role !== 'grace' && outcome !== 'not judgeable');
   const namesLimbs = take.hits.some(({ limb }) => limb !== undefined);
   const bars = barFacts(form, timed);
@@ -63,7 +65,7 @@ export function foundIn(heard: Heard): Found[] {
     struckInVain(due, extra),
     namesLimbs ? displacedBars(due, extra, toleranceMs) : undefined,
     flamsOff(flamGaps(strokes, byLimb)),
-    accentsOf(judged, take),
+    ...loudnessFaults(loudStrokes(judged, take), level),
   ];
   const { all, second } = explain(heardStrokes(judged, form, bars, toleranceMs, namesLimbs));
   const ofErrors = all.map((one) => inMs(one, heard));
@@ -148,6 +150,16 @@ function heardStrokes(
   namesLimbs: boolean,
 ): HeardStroke[] {
   const sinceSwitch = switches(judged, form);
+  const limbsAt = momentsOf(judged);
+  const known = new Map<string, boolean>();
+  const isOnCountIn = ({ bar, reading }: Form['bars'][number], index: number, written: TimedStroke['written']) => {
+    const place = `${index} ${format(written)}`;
+    const before = known.get(place);
+    if (before !== undefined) return before;
+    const is = isOnCount({ version: 1, title: '', tempo: 60, reading, bars: [bar] }, 0, written);
+    known.set(place, is);
+    return is;
+  };
   return judged.flatMap(({ stroke, errorMs }): HeardStroke[] => {
     if (errorMs === undefined) return [];
     const { limb, barInRun, written, role, ms, bar } = stroke;
@@ -161,8 +173,9 @@ function heardStrokes(
         dueMs: ms,
         barInRun: Math.max(0, barInRun),
         place: `${namesLimbs ? limb : ''} ${bar} ${format(written)} ${role}`,
-        isOnCount: isOnCountIn(at, written) && role !== 'second',
+        isOnCount: isOnCountIn(at, bar, written) && role !== 'second',
         isSecond: role === 'second',
+        isTogether: role === 'main' && limbsAt(ms) > 1,
         swungMs: at.swing && role !== 'second' ? Math.max(0, ms - (at.lean?.[limb] ?? 0) - straight) : 0,
         sinceSwitch: sinceSwitch.get(ms),
       },
@@ -170,8 +183,11 @@ function heardStrokes(
   });
 }
 
-const isOnCountIn = ({ bar, reading }: Form['bars'][number], written: TimedStroke['written']): boolean =>
-  isOnCount({ version: 1, title: '', tempo: 60, reading, bars: [bar] }, 0, written);
+/** How many limbs are written at a moment. */
+function momentsOf(judged: readonly JudgedStroke[]): (ms: Ms) => number {
+  const limbs = grouped(judged, ({ stroke: { ms } }) => Math.round(ms));
+  return (ms) => new Set(limbs.get(Math.round(ms))?.map(({ stroke: { limb } }) => limb)).size;
+}
 
 /** How many moments ago, by when they are due, the division of the counts changed. */
 function switches(judged: readonly JudgedStroke[], form: Form): Map<Ms, number> {
@@ -207,22 +223,16 @@ function flamGaps(strokes: readonly JudgedStroke[], byLimb: Heard['byLimb']): Ms
   });
 }
 
-/** How loud accents and the rest were, of the limb that has most of both. */
-function accentsOf(judged: readonly JudgedStroke[], { hits }: Take): StrokesFault | undefined {
-  const loudness = new Map(
-    hits.flatMap((hit) => (hit.loudness === undefined ? [] : [[`${hit.limb} ${hit.ms}`, hit.loudness]])),
-  );
-  if (!loudness.size) return undefined;
-  const found = [...grouped(judged, ({ stroke }) => stroke.limb)].flatMap(([limb, all]) => {
-    const of = (isAccent: boolean) =>
-      all.flatMap(({ stroke, hitMs }) => {
-        const loud = loudness.get(`${limb} ${hitMs}`);
-        return loud !== undefined && (stroke.height === 'accent') === isAccent ? [loud] : [];
-      });
-    const fault = accentsFlat(of(true), of(false));
-    return fault ? [{ ...fault, limb }] : [];
+/** The strokes whose loudness was heard. */
+export function loudStrokes(judged: readonly JudgedStroke[], { hits }: Pick<Take, 'hits'>): LoudStroke[] {
+  if (!hits.some(({ loudness }) => loudness)) return [];
+  const loudness = new Map(hits.map((hit) => [`${hit.limb} ${hit.ms}`, inDb(hit.loudness)]));
+  return judged.flatMap(({ stroke: { limb, surface, height, role, barInRun, written, ornament }, hitMs }) => {
+    const db = hitMs === undefined ? undefined : loudness.get(`${limb} ${hitMs}`);
+    if (db === undefined || role === 'grace') return [];
+    const pair = ornament === 'double' ? `${limb} ${barInRun} ${format(written)}` : undefined;
+    return [{ limb, surface, height, role, db, ...(pair && { pair }) }];
   });
-  return found.sort((a, b) => b.score - a.score)[0];
 }
 
 /** An explanation of errors with its figures in milliseconds, by name. */
@@ -252,13 +262,15 @@ function inMs(one: Explanation, { toleranceMs, figures, byLimb, strokes, countMs
         about: Math.abs(byMs) >= DISPLACED_FROM * countMs ? 'shifted' : about,
       };
     case 'place': {
-      const [at] = strokes.filter(
+      const at = strokes.find(
         ({ stroke: { limb: of, bar, written, role } }) =>
-          `${limb ? of : ''} ${bar} ${format(written)} ${role}` === one.place,
+          (!limb || of === limb) && `${limb ? of : ''} ${bar} ${format(written)} ${role}` === one.place,
       );
       const spreadMs = byLimb.find(({ limb: of }) => of === at?.stroke.limb)?.sdErrorMs ?? 0;
       return found({ meanMs: byMs, spreadMs }, at?.stroke);
     }
+    case 'apart':
+      return found(one.spread === undefined ? {} : { spreadMs: one.spread * toleranceMs });
     case 'off-beats':
       return found({ offMs: byMs, onMs: 0 });
     case 'switch':

@@ -17,7 +17,7 @@ import { gapAt } from './match';
 import { verdictOf } from './verdict';
 
 /** To be raised whenever the same take may come to other figures or another verdict than before. */
-export const JUDGE_VERSION = 3;
+export const JUDGE_VERSION = 4;
 
 /** What became of a stroke that was due. `not judgeable`: the input cannot tell whether it was played. */
 export type Outcome = 'matched' | 'missed' | 'not judgeable';
@@ -150,7 +150,7 @@ export function judge(take: Take, level: Level, bars: BarWindow = { from: 0, to:
   }));
   const byPlace = placesOf(judged);
   const figures = figuresFor(judged, extra.length);
-  const found = foundIn({ take, form, timed, strokes, extra, laid, toleranceMs, countMs, figures, byLimb });
+  const found = foundIn({ take, level, form, timed, strokes, extra, laid, toleranceMs, countMs, figures, byLimb });
   const verdict = verdictOf({ take, figures, byPlace, toleranceMs, found });
   const byExercise = exercisesOf(judged, extra, form);
   return { schedule: timed, strokes, extra, figures, byLimb, byPlace, byExercise, toleranceMs, verdict };

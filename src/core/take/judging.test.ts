@@ -25,7 +25,7 @@ function takesWith(kind: Planted, times: number, level: (typeof LEVELS)[number],
   for (let seed = 1; found.length < wanted && seed < wanted * 40; seed++) {
     const empty = emptyTake(GROOVES[seed % GROOVES.length]!, { rounds: 8 + (seed % 9) });
     const { toleranceMs } = judge(empty, level);
-    const one = takePlayed(empty, playerFrom(seed * 31, untidy), { kind, times }, toleranceMs, seed * 17);
+    const one = takePlayed(empty, playerFrom(seed * 31, untidy), { kind, times, level }, toleranceMs, seed * 17);
     if (one) found.push(one);
   }
   return found;
@@ -65,8 +65,13 @@ const backbeat = together(
 );
 const played = (kind: Planted, seed: number, change: Partial<Take> = {}) => {
   const empty = emptyTake(backbeat, { rounds: 10, ...change });
-  return takePlayed(empty, playerFrom(seed, false), { kind, times: 2 }, judge(empty, 'advanced').toleranceMs, seed)!
-    .take;
+  return takePlayed(
+    empty,
+    playerFrom(seed, false),
+    { kind, times: 2, level: 'advanced' },
+    judge(empty, 'advanced').toleranceMs,
+    seed,
+  )!.take;
 };
 const seeds = fc.integer({ min: 1, max: 1e6 });
 const kinds = fc.constantFrom<Planted>(

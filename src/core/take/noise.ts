@@ -20,6 +20,8 @@ const MOST_TIED = 0.6;
 /** So many strokes make the tie half believed. */
 const TIED_STROKES = 20;
 const ROUNDS = 5;
+/** Sizes and spreads that change by less than this are settled. */
+const SETTLED = 1e-3;
 
 /** Errors of strokes, in tolerances, and which of them belong to each limb, in time order. */
 export interface Errors {
@@ -46,75 +48,92 @@ export function fit(
   columns: readonly Float64Array[],
   uneven: ReadonlySet<number> = new Set(),
 ): Fit {
-  const [count, wanted] = [errors.length, columns.length];
+  const wanted = columns.length;
   const size = new Array<number>(wanted).fill(0);
-  const scale = lines.map((_, limb) => (uneven.has(limb) ? UNEVEN_SPREAD : USUAL_SPREAD));
+  const believed = (limb: number) => (uneven.has(limb) ? UNEVEN_SPREAD : USUAL_SPREAD);
+  const scale = lines.map((_, limb) => believed(limb));
   const tied = lines.map(() => 0);
   const rest = Float64Array.from(errors);
   let information: number[][] = [];
-  for (let round = 0; round < ROUNDS; round++) {
+  for (let round = 0, isSettled = false; round < ROUNDS && !isSettled; round++) {
+    const before = [...size, ...scale];
     if (wanted) {
       information = square(wanted);
       const target = new Array<number>(wanted).fill(0);
-      for (const [limb, line] of lines.entries()) gather(limb, line, target);
+      for (const [limb, line] of lines.entries())
+        gather({ errors, rest, columns }, line, tied[limb]!, scale[limb]!, { information, target });
       solveInto(information, target, size);
-      for (let stroke = 0; stroke < count; stroke++) {
-        let left = errors[stroke]!;
-        for (let each = 0; each < wanted; each++) left -= size[each]! * columns[each]![stroke]!;
-        rest[stroke] = left;
-      }
+      rest.set(errors);
+      for (const [each, column] of columns.entries()) takeOff(rest, column, size[each]!);
     }
     for (const [limb, line] of lines.entries()) {
       tied[limb] = tieOf(rest, line, scale[limb]!);
-      scale[limb] = scaleOf(limb, line);
+      const found = scaleOf(rest, line, tied[limb], scale[limb]!, believed(limb));
+      scale[limb] = Math.max(LEAST_SPREAD, uneven.has(limb) ? found : Math.min(MOST_SPREAD, found));
     }
+    isSettled = round > 0 && [...size, ...scale].every((now, each) => Math.abs(now - before[each]!) < SETTLED);
   }
-  const logLikelihood = lines.reduce((total, line, limb) => total + likelihood(limb, line), 0);
+  const logLikelihood = lines.reduce(
+    (total, line, limb) => total + likelihood(rest, line, tied[limb]!, scale[limb]!, believed(limb)),
+    0,
+  );
   const unsure = wanted ? diagonalOfInverse(information).map(Math.sqrt) : [];
   return { size, unsure, logLikelihood, spread: scale.map((one) => one / SCALE) };
+}
 
-  /** A stroke's value with what hangs on the one before it taken off, on the scale of a stroke that stands alone. */
-  function apart(values: Float64Array, line: Int32Array, place: number, tie: number): number {
-    const here = values[line[place]!]!;
-    return place ? (here - tie * values[line[place - 1]!]!) / Math.sqrt(1 - tie * tie) : here;
-  }
+function takeOff(rest: Float64Array, column: Float64Array, size: number): void {
+  for (let stroke = 0; stroke < rest.length; stroke++) rest[stroke]! -= size * column[stroke]!;
+}
 
-  function gather(limb: number, line: Int32Array, target: number[]): void {
-    const [tie, inverse] = [tied[limb]!, 1 / scale[limb]! ** 2];
-    const row = new Array<number>(wanted);
-    for (let place = 0; place < line.length; place++) {
-      const left = apart(rest, line, place, tie);
-      const weight = ((FREEDOM + 1) / (FREEDOM + left * left * inverse)) * inverse;
-      const value = apart(errors, line, place, tie);
-      for (let each = 0; each < wanted; each++) row[each] = apart(columns[each]!, line, place, tie);
-      for (let one = 0; one < wanted; one++) {
-        target[one]! += weight * row[one]! * value;
-        for (let other = 0; other < wanted; other++) information[one]![other]! += weight * row[one]! * row[other]!;
-      }
+/** A stroke's value with what hangs on the one before it taken off, on the scale of a stroke that stands alone: `by` is 1 / √(1 − tie²). */
+function apart(values: Float64Array, line: Int32Array, place: number, tie: number, by: number): number {
+  const here = values[line[place]!]!;
+  return place ? (here - tie * values[line[place - 1]!]!) * by : here;
+}
+
+/** What belongs to a limb's strokes in the equations of weighted least squares. */
+function gather(
+  { errors, rest, columns }: { errors: Float64Array; rest: Float64Array; columns: readonly Float64Array[] },
+  line: Int32Array,
+  tie: number,
+  scale: number,
+  { information, target }: { information: number[][]; target: number[] },
+): void {
+  const [by, inverse, wanted] = [1 / Math.sqrt(1 - tie * tie), 1 / scale ** 2, columns.length];
+  const row = new Float64Array(wanted);
+  for (let place = 0; place < line.length; place++) {
+    const left = apart(rest, line, place, tie, by);
+    const weight = ((FREEDOM + 1) / (FREEDOM + left * left * inverse)) * inverse;
+    const value = weight * apart(errors, line, place, tie, by);
+    for (let each = 0; each < wanted; each++) row[each] = apart(columns[each]!, line, place, tie, by);
+    for (let one = 0; one < wanted; one++) {
+      const own = row[one]!;
+      if (own === 0) continue;
+      target[one]! += own * value;
+      for (let other = 0; other < wanted; other++) information[one]![other]! += weight * own * row[other]!;
     }
   }
+}
 
-  function scaleOf(limb: number, line: Int32Array): number {
-    const [tie, prior] = [tied[limb]!, uneven.has(limb) ? UNEVEN_SPREAD : USUAL_SPREAD];
-    const inverse = 1 / scale[limb]! ** 2;
-    let sum = PRIOR_STROKES * prior * prior;
-    for (let place = 0; place < line.length; place++) {
-      const left = apart(rest, line, place, tie);
-      sum += ((FREEDOM + 1) / (FREEDOM + left * left * inverse)) * left * left;
-    }
-    const found = Math.sqrt(sum / (line.length + PRIOR_STROKES));
-    return Math.max(LEAST_SPREAD, uneven.has(limb) ? found : Math.min(MOST_SPREAD, found));
+/** The spread of a limb's errors as a scale of the t distribution, drawn towards what was believed of it. */
+function scaleOf(rest: Float64Array, line: Int32Array, tie: number, scale: number, prior: number): number {
+  const [by, inverse] = [1 / Math.sqrt(1 - tie * tie), 1 / scale ** 2];
+  let sum = PRIOR_STROKES * prior * prior;
+  for (let place = 0; place < line.length; place++) {
+    const left = apart(rest, line, place, tie, by);
+    sum += ((FREEDOM + 1) / (FREEDOM + left * left * inverse)) * left * left;
   }
+  return Math.sqrt(sum / (line.length + PRIOR_STROKES));
+}
 
-  function likelihood(limb: number, line: Int32Array): number {
-    const [tie, own, prior] = [tied[limb]!, scale[limb]!, uneven.has(limb) ? UNEVEN_SPREAD : USUAL_SPREAD];
-    let total = -PRIOR_STROKES * (Math.log(own / prior) + prior ** 2 / (2 * own ** 2));
-    for (let place = 0; place < line.length; place++) {
-      const left = apart(rest, line, place, tie) / own;
-      total -= ((FREEDOM + 1) / 2) * Math.log(1 + (left * left) / FREEDOM) + Math.log(own);
-    }
-    return total - (Math.max(0, line.length - 1) / 2) * Math.log(1 - tie * tie);
+function likelihood(rest: Float64Array, line: Int32Array, tie: number, own: number, prior: number): number {
+  const by = 1 / Math.sqrt(1 - tie * tie);
+  let total = -PRIOR_STROKES * (Math.log(own / prior) + prior ** 2 / (2 * own ** 2)) - line.length * Math.log(own);
+  for (let place = 0; place < line.length; place++) {
+    const left = apart(rest, line, place, tie, by) / own;
+    total -= ((FREEDOM + 1) / 2) * Math.log1p((left * left) / FREEDOM);
   }
+  return total - (Math.max(0, line.length - 1) / 2) * Math.log(1 - tie * tie);
 }
 
 /** How far each error of a limb goes with the one before, shrunk where few were heard. */

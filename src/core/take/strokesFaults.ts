@@ -4,10 +4,11 @@ import { GRACE_MS } from '../schedule/strokes';
 import { grouped } from './grouped';
 import { extraCost, MISSED_COST, pairCost } from './assign';
 import { firstFrom } from './sorted';
+import { medianOf, sdOf } from './statistics';
 
 /** What is wrong with which strokes were struck, how they were ornamented or how loud they were; on one scale with `explain`. */
 export interface StrokesFault {
-  kind: 'missed' | 'bars left out' | 'extra' | 'displaced' | 'flam' | 'accents';
+  kind: 'missed' | 'bars left out' | 'extra' | 'displaced' | 'flam' | 'accents' | 'loudness' | 'doubles';
   score: number;
   size: number;
   limb?: Limb;
@@ -221,50 +222,16 @@ const ONSET_MS: Ms = 3;
 /** Flams that are flat or wide, from how far before each stroke its grace came. */
 export function flamsOff(gapsMs: readonly Ms[]): StrokesFault | undefined {
   if (gapsMs.length < 3) return undefined;
-  const gapMs = gapsMs.toSorted((a, b) => a - b)[Math.floor(gapsMs.length / 2)]!;
+  const gapMs = medianOf(gapsMs);
   if (gapMs >= LEAST_GAP && gapMs <= MOST_GAP) return undefined;
-  const { sd } = spreadOf(gapsMs);
   // Against a flam as it is meant, in the middle of what is heard as one.
-  const unsure = Math.max(ONSET_MS, sd) / Math.sqrt(gapsMs.length);
+  const unsure = Math.max(ONSET_MS, sdOf(gapsMs)) / Math.sqrt(gapsMs.length);
   return {
     kind: 'flam',
     score: ((gapMs - GRACE_MS) / unsure) ** 2 / 2 - FLAM_HANDICAP,
     size: 1,
     numbers: { gapMs, flams: gapsMs.length, leastMs: LEAST_GAP, mostMs: MOST_GAP },
   };
-}
-
-/** Accents and the strokes between them are at least this far apart when they are told apart easily (a step of height is about 7 dB). */
-const APART_DB = 6;
-const LEAST_OF_EACH = 4;
-/** Loudness of one height varies by this much in anybody's playing. */
-const LOUDNESS_DB = 1;
-
-/** Accents that are hardly louder than what is not one: loudness from 0 to 1, compared in decibels. */
-export function accentsFlat(accents: readonly number[], others: readonly number[]): StrokesFault | undefined {
-  const inDb = (all: readonly number[]) => all.filter((one) => one > 0).map((one) => 20 * Math.log10(one));
-  const [loud, soft] = [inDb(accents), inDb(others)];
-  if (loud.length < LEAST_OF_EACH || soft.length < LEAST_OF_EACH) return undefined;
-  const [high, low] = [spreadOf(loud), spreadOf(soft)];
-  const distanceDb = high.mean - low.mean;
-  const missing = APART_DB - distanceDb;
-  if (missing <= 0) return undefined;
-  const unsure = Math.hypot(
-    Math.max(LOUDNESS_DB, high.sd) / Math.sqrt(loud.length),
-    Math.max(LOUDNESS_DB, low.sd) / Math.sqrt(soft.length),
-  );
-  return {
-    kind: 'accents',
-    score: (missing / unsure) ** 2 / 2 - Math.LN2,
-    size: missing / (APART_DB / 2),
-    numbers: { distanceDb, wantedDb: APART_DB, accents: loud.length },
-  };
-}
-
-function spreadOf(values: readonly number[]): { mean: number; sd: number } {
-  const mean = values.reduce((total, one) => total + one, 0) / values.length;
-  const squares = values.reduce((total, one) => total + (one - mean) ** 2, 0);
-  return { mean, sd: Math.sqrt(squares / Math.max(1, values.length - 1)) };
 }
 
 const limbsOf = (strokes: readonly DueStroke[]): Limb[] => [...new Set(strokes.map(({ limb }) => limb))];

@@ -2,14 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Verdict } from '../documents/verdict';
 import type { Limb } from '../groove/limbs';
+import type { Level } from '../limits';
 import { oneLine, together } from '../testing/arbitrary';
 import { emptyTake } from '../testing/takes';
 import { assignHits } from './assign';
-import { LEAST_SCORE } from './explain';
+import { LEAST_SCORE, LEAST_SIZE } from './explain';
 import type { Figures } from './figures';
 import { judge } from './judge';
+import { loudnessFaults, type LoudStroke } from './loudness';
 import { matchLine, matchLines } from './match';
-import { accentsFlat, barsLeftOut, flamsOff, leftOut, struckInVain } from './strokesFaults';
+import { barsLeftOut, flamsOff, leftOut, struckInVain } from './strokesFaults';
 import { verdictOf, type Found } from './verdict';
 
 /** Both sides of every threshold of the judging, so that none is moved without a test that says so. */
@@ -100,14 +102,52 @@ describe('strokes that were not struck, or struck in vain', () => {
   });
 
   test('accents: 6 dB louder than the rest', () => {
-    const flat = (db: number) =>
-      accentsFlat(Array<number>(12).fill(0.3 * 10 ** (db / 20)), Array<number>(12).fill(0.3));
-    expect([flat(6.01), flat(9)]).toEqual([undefined, undefined]);
-    expect(flat(2)!.score).toBeGreaterThan(LEAST_SCORE);
-    expect(flat(2)!.numbers['distanceDb']).toBeCloseTo(2);
-    expect(accentsFlat([0.3, 0.3, 0.3], [0.3, 0.3, 0.3, 0.3])).toBeUndefined();
+    const flat = (db: number, each = 12) => [
+      ...loudnessFaults([...loud(each, db - 12, 'accent'), ...loud(12, -12, 'tap')], 'concert'),
+    ];
+    expect([flat(6.01), flat(9), flat(2, 3)]).toEqual([[], [], []]);
+    expect(flat(2)).toMatchObject([{ kind: 'accents', limb: 'right hand', numbers: { distanceDb: 2 } }]);
+    expect(flat(2)[0]!.score).toBeGreaterThan(LEAST_SCORE);
+  });
+
+  test('loudness: three quarters of 3 dB between strokes of one height pass at a concert, of 5 dB in the first year', () => {
+    // Half of them as far above as the others are under: their spread is that far.
+    const wandering = (db: number, level: Level) =>
+      loudnessFaults([...loud(21, -12), ...loud(20, -12 - db), ...loud(20, -12 + db)], level);
+    const passes = (db: number, level: Level) => wandering(db, level).every(({ size }) => size < LEAST_SIZE);
+    const spread = Math.sqrt(61 / 40);
+    expect(passes(2.2 * spread, 'concert')).toBe(true);
+    expect(passes(2.3 * spread, 'concert')).toBe(false);
+    expect(passes(3.7 * spread, 'first year')).toBe(true);
+    expect(passes(3.8 * spread, 'first year')).toBe(false);
+    expect(wandering(7, 'advanced')).toMatchObject([{ kind: 'loudness', limb: 'right hand' }]);
+    expect(loudnessFaults(loud(7, -12), 'concert')).toEqual([]);
+  });
+
+  test('doubles: a second stroke from 3 dB under the first on is weak', () => {
+    const doubles = (db: number) =>
+      loudnessFaults(
+        Array.from({ length: 8 }, (_, pair) => [
+          ...loud(1, -12, 'tap', { pair: `${pair}` }),
+          ...loud(1, -12 - db, 'tap', { pair: `${pair}`, role: 'second' }),
+        ]).flat(),
+        'advanced',
+      );
+    expect([doubles(0), doubles(2)]).toEqual([[], []]);
+    expect(doubles(2.9)[0]!.size).toBeLessThan(LEAST_SIZE);
+    expect(doubles(3.1)[0]!.size).toBeGreaterThan(LEAST_SIZE);
+    expect(doubles(7)).toMatchObject([{ kind: 'doubles', numbers: { weakDb: 7, strokes: 8 } }]);
+    expect(doubles(7)[0]!.score).toBeGreaterThan(LEAST_SCORE);
   });
 });
+
+const loud = (
+  count: number,
+  db: number,
+  height: LoudStroke['height'] = 'tap',
+  more: Partial<LoudStroke> = {},
+): LoudStroke[] =>
+  Array.from({ length: count }, () => ({ limb: 'right hand', surface: 'snare', height, role: 'main', db, ...more }));
 
 describe('a hit and its stroke', () => {
   const options = { scaleMs: 10, longestGapMs: 1000 };

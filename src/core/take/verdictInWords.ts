@@ -121,6 +121,11 @@ function sayAndEvidence(
         `${ms(n('byMs'))} from the beginning of a phrase to its end; ${wouldPass}`,
       ];
     case 'doubles':
+      if (n('weakDb'))
+        return [
+          'The second stroke of the doubles is weak.',
+          `It is ${n('weakDb').toFixed(1)} dB softer than the first over ${n('strokes')} doubles; ${n('passesDb')} dB are not noticed.`,
+        ];
       return [
         `The second stroke of the doubles comes ${ms(n('byMs'))} ${lateOrEarly(n('byMs'))}.`,
         `On average over ${n('strokes')} of them; ${wouldPass}`,
@@ -158,6 +163,18 @@ function sayAndEvidence(
       return [
         `The ${limb ?? 'hand'} plays accents hardly louder than the rest.`,
         `${n('distanceDb').toFixed(1)} dB apart over ${n('accents')} accents; ${n('wantedDb')} dB are heard at once.`,
+      ];
+    case 'apart':
+      return [
+        `Written together, the ${limb} lands ${n('byMs') ? `${ms(n('byMs'))} ${n('byMs') > 0 ? 'after' : 'before'} the others` : 'apart from the others'}.`,
+        n('byMs')
+          ? `On average over ${n('strokes')} strokes, alone it is on time; ${wouldPass}`
+          : `Its spread is ${ms(n('spreadMs'))} over ${n('strokes')} strokes with others, alone it is steady; ${wouldPass}`,
+      ];
+    case 'loudness':
+      return [
+        `The loudness of the ${limb ?? 'strokes'} wanders: strokes that should be alike are not.`,
+        `Strokes of the same height differ by ${n('spreadDb').toFixed(1)} dB over ${n('strokes')} strokes; ${n('passesDb')} dB would pass at this level.`,
       ];
     case 'clean':
       return [

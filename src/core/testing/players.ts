@@ -6,6 +6,9 @@ import type { Limb } from '../groove/limbs';
 import { normal, randomFrom } from '../random';
 import { schedule } from '../schedule/schedule';
 import type { TimedStroke } from '../schedule/timed';
+import type { Level } from '../limits';
+import { grouped } from '../take/grouped';
+import { WANDERS_DB } from '../take/loudness';
 import { format } from '../time/fraction';
 import type { Ms } from '../time/units';
 
@@ -39,6 +42,10 @@ export const PLANTED = [
   'flams wide',
   'accents like ghosts',
   'doubles late',
+  'doubles weak',
+  'lands after the others',
+  'lands apart',
+  'loudness wanders',
 ] as const;
 export type Planted = (typeof PLANTED)[number];
 
@@ -90,7 +97,7 @@ const dueOf = (take: Take): TimedStroke[] =>
 export function takePlayed(
   take: Take,
   player: Player,
-  { kind, times }: Pick<Plant, 'kind' | 'times'>,
+  { kind, times, level }: Pick<Plant, 'kind' | 'times'> & { level: Level },
   toleranceMs: Ms,
   seed: number,
 ): { take: Take; plant: Plant } | undefined {
@@ -113,6 +120,9 @@ export function takePlayed(
   };
   const placeOf = (stroke: TimedStroke) => `${stroke.limb} ${stroke.bar} ${format(stroke.written)}`;
   const place = placeOf(pick(due));
+  const limbsAt = grouped(due, ({ ms }) => Math.round(ms));
+  const isTogether = ({ ms, role }: TimedStroke) =>
+    role === 'main' && new Set(limbsAt.get(Math.round(ms))!.map((one) => one.limb)).size > 1;
   const isOff = (stroke: TimedStroke) => !isOnCount(take.groove, stroke.bar, stroke.written);
   const bars = timed.bars.filter(({ barInRun }) => barInRun >= 0);
   const bar = 1 + Math.floor(random() * Math.max(1, bars.length - 2));
@@ -138,6 +148,8 @@ export function takePlayed(
   let more = new Set<TimedStroke>();
   let graceGap: number | undefined;
   let flatAccents = false;
+  /** By so many decibels. */
+  let softer = (_: TimedStroke): number => 0;
   const ofLimb = (stroke: TimedStroke) => stroke.limb === limb;
   switch (kind) {
     case 'clean':
@@ -253,6 +265,31 @@ export function takePlayed(
       shift = ({ role }) => (role === 'second' ? size : 0);
       planted = plant('doubles');
       break;
+    case 'doubles weak':
+      if (due.filter(({ role }) => role === 'second').length < 8) return undefined;
+      softer = ({ role }) => (role === 'second' ? 4 * times : 0);
+      planted = plant('doubles');
+      break;
+    case 'lands after the others':
+    case 'lands apart': {
+      const own = due.filter(ofLimb);
+      const together = own.filter((stroke) => isTogether(stroke)).length;
+      if (together < 8 || own.length - together < 8) return undefined;
+      const off = own.filter((stroke) => isOff(stroke));
+      // Where it is alone on all off-beats and with others on all counts, the two are the same.
+      if (kind === 'lands after the others') {
+        if (off.length && off.every((stroke) => !isTogether(stroke)) && off.length === own.length - together)
+          return undefined;
+        shift = (stroke) => (ofLimb(stroke) && isTogether(stroke) ? size : 0);
+      } else spreadOf = (stroke) => (ofLimb(stroke) && isTogether(stroke) ? size : player.spread * toleranceMs);
+      planted = plant('apart', { limb });
+      break;
+    }
+    case 'loudness wanders':
+      if (due.filter(ofLimb).length < 16) return undefined;
+      softer = (stroke) => (ofLimb(stroke) ? WANDERS_DB[level] * times * normal(random) : 0);
+      planted = plant('loudness', { limb });
+      break;
   }
 
   const habits = new Map<string, number>();
@@ -279,7 +316,10 @@ export function takePlayed(
       habitOf(stroke.limb) +
       habitOf(placeOf(stroke));
     const high = stroke.height === 'accent' && !(flatAccents && ofLimb(stroke));
-    const loudness = Math.max(0.02, Math.min(1, (high ? 0.8 : 0.32) * 10 ** ((1.5 * normal(random)) / 20)));
+    const loudness = Math.max(
+      0.02,
+      Math.min(1, (high ? 0.8 : 0.32) * 10 ** ((1.5 * normal(random) - softer(stroke)) / 20)),
+    );
     hits.push({ limb: stroke.limb, ms: Math.round(ms * 1000) / 1000, loudness });
     if (bounce < player.bounced) hits.push({ limb: stroke.limb, ms: ms + 60, loudness: 0.1 });
     if (more.has(stroke)) hits.push({ limb: stroke.limb, ms: ms + countMs * (0.3 + 0.15 * late), loudness });
