@@ -1,20 +1,17 @@
-import { isOnCount } from '../count/placeInWords';
 import type { Take } from '../documents/take';
 import type { Form } from '../form/form';
-import { cellAt, slotAt, slotsOfBar } from '../grid/cells';
-import { barLength } from '../grid/meter';
 import type { Limb } from '../groove/limbs';
 import type { Level } from '../limits';
-import type { Schedule, TimedStroke } from '../schedule/timed';
-import { format, toNumber } from '../time/fraction';
+import type { Schedule } from '../schedule/timed';
+import { format } from '../time/fraction';
 import type { Ms } from '../time/units';
 import type { Alignment } from './align';
 import type { HeardStroke } from './candidates';
 import { explain, type Explanation } from './explain';
 import type { Figures } from './figures';
-import { grouped } from './grouped';
 import { inDb, loudnessFaults, type LoudStroke } from './loudness';
 import type { ExtraHit, JudgedStroke } from './judge';
+import { factsOf, limbsTogether, switchesOf, type StrokeFacts } from './strokeFacts';
 import {
   barsLeftOut,
   displacedBars,
@@ -49,12 +46,12 @@ export function foundIn(heard: Heard): Found[] {
   const { take, level, form, timed, strokes, extra, laid, toleranceMs, countMs, byLimb } = heard;
   const judged = strokes.filter(({ stroke, outcome }) => stroke.role !== 'grace' && outcome !== 'not judgeable');
   const namesLimbs = take.hits.some(({ limb }) => limb !== undefined);
-  const bars = barFacts(form, timed);
+  const facts = factsOf(form, timed);
   const due = judged.map(({ stroke, hitMs, errorMs }): DueStroke => ({
     limb: stroke.limb,
     dueMs: stroke.ms,
     barInRun: Math.max(0, stroke.barInRun),
-    slotMs: slotMsOf(stroke, form, bars),
+    slotMs: facts.slotMs(stroke),
     // Where it lies once bars that were left out are allowed for.
     ...(hitMs !== undefined && { hitMs: stroke.ms + errorMs! }),
   }));
@@ -64,10 +61,10 @@ export function foundIn(heard: Heard): Found[] {
     barsGone ?? barsDisplaced(laid),
     struckInVain(due, extra),
     namesLimbs ? displacedBars(due, extra, toleranceMs) : undefined,
-    flamsOff(flamGaps(strokes, byLimb)),
+    flamsOff(flamGaps(strokes, byLimb).map(({ gapMs }) => gapMs)),
     ...loudnessFaults(loudStrokes(judged, take), level),
   ];
-  const { all, second } = explain(heardStrokes(judged, form, bars, toleranceMs, namesLimbs));
+  const { all, second } = explain(heardStrokes(judged, form, facts, toleranceMs, namesLimbs));
   const ofErrors = all.map((one) => inMs(one, heard));
   const pair = second ? [{ ...inMs(second, heard), score: Math.min(second.score, (all[0]?.score ?? 0) - 1e-6) }] : [];
   const shifted = laid.kind === 'shift' ? [displacedWhole(laid, countMs, heard)] : [];
@@ -125,47 +122,20 @@ function barsDisplaced({ kind, lag, gain }: Alignment): StrokesFault | undefined
   };
 }
 
-interface BarFacts {
-  startMs: Ms;
-  lengthMs: Ms;
-}
-
-const barFacts = (form: Form, { bars }: Schedule): Map<number, BarFacts> =>
-  new Map(bars.map(({ barInRun, startMs, endMs }) => [barInRun, { startMs, lengthMs: endMs - startMs }]));
-
-/** How long the slot of a stroke lasts, from the beginning and the end of its own bar. */
-function slotMsOf({ barInRun, written }: TimedStroke, form: Form, bars: Map<number, BarFacts>): Ms {
-  const { bar, reading } = form.bars[Math.max(0, barInRun)]!;
-  const slot = slotAt(slotsOfBar(bar.meter, reading, bar.cells), written);
-  const share = slot ? toNumber(slot.length) / toNumber(barLength(bar.meter)) : 1;
-  return share * (bars.get(barInRun)?.lengthMs ?? 0);
-}
-
 /** The strokes that were heard, with what the explanations look at. */
 function heardStrokes(
   judged: readonly JudgedStroke[],
   form: Form,
-  bars: Map<number, BarFacts>,
+  facts: StrokeFacts,
   toleranceMs: Ms,
   namesLimbs: boolean,
 ): HeardStroke[] {
-  const sinceSwitch = switches(judged, form);
-  const limbsAt = momentsOf(judged);
-  const known = new Map<string, boolean>();
-  const isOnCountIn = ({ bar, reading }: Form['bars'][number], index: number, written: TimedStroke['written']) => {
-    const place = `${index} ${format(written)}`;
-    const before = known.get(place);
-    if (before !== undefined) return before;
-    const is = isOnCount({ version: 1, title: '', tempo: 60, reading, bars: [bar] }, 0, written);
-    known.set(place, is);
-    return is;
-  };
+  const due = judged.map(({ stroke }) => stroke);
+  const sinceSwitch = switchesOf(due, form);
+  const limbsAt = limbsTogether(due);
   return judged.flatMap(({ stroke, errorMs }): HeardStroke[] => {
     if (errorMs === undefined) return [];
     const { limb, barInRun, written, role, ms, bar } = stroke;
-    const at = form.bars[Math.max(0, barInRun)]!;
-    const { startMs, lengthMs } = bars.get(barInRun) ?? { startMs: ms, lengthMs: 0 };
-    const straight = startMs + (toNumber(written) / toNumber(barLength(at.bar.meter))) * lengthMs;
     return [
       {
         limb: namesLimbs ? limb : 'right hand',
@@ -173,41 +143,18 @@ function heardStrokes(
         dueMs: ms,
         barInRun: Math.max(0, barInRun),
         place: `${namesLimbs ? limb : ''} ${bar} ${format(written)} ${role}`,
-        isOnCount: isOnCountIn(at, bar, written) && role !== 'second',
+        isOnCount: facts.isOnCount(stroke) && role !== 'second',
         isSecond: role === 'second',
         isTogether: role === 'main' && limbsAt(ms) > 1,
-        swungMs: at.swing && role !== 'second' ? Math.max(0, ms - (at.lean?.[limb] ?? 0) - straight) : 0,
-        sinceSwitch: sinceSwitch.get(ms),
+        swungMs: facts.swungMs(stroke),
+        sinceSwitch: sinceSwitch.get(ms)?.moments,
       },
     ];
   });
 }
 
-/** How many limbs are written at a moment. */
-function momentsOf(judged: readonly JudgedStroke[]): (ms: Ms) => number {
-  const limbs = grouped(judged, ({ stroke: { ms } }) => Math.round(ms));
-  return (ms) => new Set(limbs.get(Math.round(ms))?.map(({ stroke: { limb } }) => limb)).size;
-}
-
-/** How many moments ago, by when they are due, the division of the counts changed. */
-function switches(judged: readonly JudgedStroke[], form: Form): Map<Ms, number> {
-  const since = new Map<Ms, number>();
-  let division: number | undefined;
-  let moments: number | undefined;
-  for (const [ms, [{ stroke }]] of grouped(judged, ({ stroke: { ms } }) => ms) as Map<Ms, [JudgedStroke]>) {
-    const { bar, reading } = form.bars[Math.max(0, stroke.barInRun)]!;
-    const cell = cellAt(bar.meter, reading, bar.cells, stroke.written);
-    const now = cell.parts / cell.counts;
-    if (division !== undefined && now !== division) moments = 0;
-    else if (moments !== undefined) moments++;
-    division = now;
-    if (moments !== undefined) since.set(ms, moments);
-  }
-  return since;
-}
-
 /** How far before its stroke each grace of a flam came, where both were heard; that one hand is late as a whole is no flam's fault. */
-function flamGaps(strokes: readonly JudgedStroke[], byLimb: Heard['byLimb']): Ms[] {
+export function flamGaps(strokes: readonly JudgedStroke[], byLimb: Heard['byLimb']): { limb: Limb; gapMs: Ms }[] {
   const late = (limb: Limb) => byLimb.find((one) => one.limb === limb)?.meanErrorMs;
   const flams = strokes.filter(({ stroke }) => stroke.ornament === 'flam');
   const key = ({ stroke: { barInRun, written } }: JudgedStroke) => `${barInRun} ${format(written)}`;
@@ -219,7 +166,7 @@ function flamGaps(strokes: readonly JudgedStroke[], byLimb: Heard['byLimb']): Ms
     if (hitMs === undefined || grace?.hitMs === undefined) return [];
     const [main, other] = [late(stroke.limb), late(grace.stroke.limb)];
     const apart = typeof main === 'number' && typeof other === 'number' ? main - other : 0;
-    return [hitMs - grace.hitMs - apart];
+    return [{ limb: stroke.limb, gapMs: hitMs - grace.hitMs - apart }];
   });
 }
 
