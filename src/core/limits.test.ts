@@ -79,8 +79,9 @@ describe('draws from a seed', () => {
 
   test('what the kit plays from a seed', () => {
     const take = emptyTake(oneLine('t.t.t.t.', 'right hand', 120), { rounds: 1 });
+    const form = formOfTake(take);
     const hits = simulateKit(
-      schedule(formOfTake(take)),
+      { form, timed: schedule(form) },
       take.task,
       { spreadMs: 10, offsetMs: 5, missedShare: 0.3, extraShare: 0.3 },
       3,

@@ -13,7 +13,8 @@ import { limbsIn } from '@/core/groove/kit';
 import { problem } from '@/core/result';
 import { schedule } from '@/core/schedule/schedule';
 import { judge } from '@/core/take/judge';
-import { KIT_FAULTS, simulateKit, type Playing } from '@/core/take/simulatedKit';
+import { kitPlaying } from '@/core/take/kitFaults';
+import { simulateKit, type Playing } from '@/core/take/simulatedKit';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { DEFAULT_KEYS } from '@/ui/pads/keys';
 import { LimbPads } from '@/ui/pads/LimbPads';
@@ -51,8 +52,9 @@ function takeOf(groove: Groove, playing: Playing): Take {
     playedMs: 0,
     hits: [],
   };
-  const timed = schedule(formOfTake(take));
-  return { ...take, playedMs: Math.round(timed.endMs), hits: simulateKit(timed, take.task, playing, 7) };
+  const form = formOfTake(take);
+  const timed = schedule(form);
+  return { ...take, playedMs: Math.round(timed.endMs), hits: simulateKit({ form, timed }, take.task, playing, 7) };
 }
 
 /** Strip, stave, pictures of takes, pads, empty lists, errors and long names, light and dark. */
@@ -98,9 +100,9 @@ function Parts() {
           <Strip groove={even} school={SCHOOL} size="glance" task={['right hand']} />
         </Box>
       </Part>
-      <Played name="A take: nothing to fix" groove={even} playing={KIT_FAULTS.steady} />
-      <Played name="A take: the off-beats" groove={even} playing={KIT_FAULTS.uneven} />
-      <Played name="A take with a long name" groove={{ ...odd, title: LONG }} playing={KIT_FAULTS.late} />
+      <Played name="A take: nothing to fix" groove={even} playing={kitPlaying('steady')} />
+      <Played name="A take: the off-beats" groove={even} playing={kitPlaying('uneven')} />
+      <Played name="A take with a long name" groove={{ ...odd, title: LONG }} playing={kitPlaying('late')} />
       <Part name="Pads: at rest, waited for, wrong">
         {[{}, { awaited: ['right hand'] as const }, { wrong: ['left foot'] as const }].map((more, index) => (
           <LimbPads

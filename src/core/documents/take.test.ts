@@ -5,7 +5,8 @@ import { emptyTake as takeOf, playedTake } from '../testing/takes';
 import { writeGroove } from './groove';
 import { MOST_HITS } from '../limits';
 import { judge } from '../take/judge';
-import { KIT_FAULTS, type Playing } from '../take/simulatedKit';
+import { kitPlaying } from '../take/kitFaults';
+import type { Playing } from '../take/simulatedKit';
 
 const backbeat = together(
   oneLine('AtAtAtAt', 'right hand', 80),
@@ -19,7 +20,7 @@ const played = (playing: Playing, take = emptyTake()) => playedTake(playing, tak
 
 describe('a take as JSON', () => {
   test('is read back and judged the same', () => {
-    const take = played(KIT_FAULTS.uneven);
+    const take = played(kitPlaying('uneven'));
     const read = readTake(JSON.parse(JSON.stringify(writeTake(take))));
     expect(read.ok && judge(read.value, 'advanced').figures).toEqual(judge(take, 'advanced').figures);
   });

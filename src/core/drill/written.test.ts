@@ -171,7 +171,7 @@ describe('a drill that was played', () => {
     task: ['right foot', 'right hand'],
   });
   const timed = schedule(formOfTake(take));
-  const late = simulateKit(timed, take.task, {}, 1).map((hit) => {
+  const late = simulateKit({ form: formOfTake(take), timed }, take.task, {}, 1).map((hit) => {
     const bar = timed.bars.find(({ startMs, endMs }) => hit.ms >= startMs - 1 && hit.ms < endMs - 1)!;
     return bar.exercise === 2 && hit.limb === 'right foot' ? { ...hit, ms: hit.ms + 60 } : hit;
   });

@@ -5,12 +5,15 @@ import { anyGroove, oneLine, together } from '../testing/arbitrary';
 import { formOfTake, readTake, writeTake, type Take } from '../documents/take';
 import { emptyTake as takeOf, playedTake } from '../testing/takes';
 import { verdictInWords } from './verdictInWords';
-import { type Verdict } from '../documents/verdict';
+import type { FaultName, Verdict } from '../documents/verdict';
 import { SCHOOLS } from '../count/schools';
 import { setOrnament } from '../groove/edit';
+import type { Groove } from '../groove/groove';
+import { JUDGED_GROOVES } from '../testing/judgedGrooves';
 import { exact } from '../time/fraction';
 import { judge } from './judge';
-import { KIT_FAULTS, simulateKit, type KitFault, type Playing } from './simulatedKit';
+import { KIT_FAULT_NAMES, kitPlaying, type KitFault, type KitSize } from './kitFaults';
+import { simulateKit, type Playing } from './simulatedKit';
 
 const backbeat = together(
   oneLine('AtAtAtAt', 'right hand', 80),
@@ -42,30 +45,62 @@ const withFlams = ['1/4', '3/4'].reduce(
 );
 
 describe('the verdict names the fault the kit plays', () => {
-  const about: Record<KitFault, string> = {
-    steady: 'clean',
-    late: 'behind or ahead',
-    uneven: 'spread',
-    rushing: 'drift',
-    dragging: 'drift',
-    'late off-beats': 'off-beats',
-    missing: 'missed',
-    'foot left out': 'missed',
-    'uneven foot': 'limb uneven',
-    'rushing in phrases': 'phrase',
-    'half a count late': 'shifted',
-    'flat flams': 'flam',
-    'wide flams': 'flam',
-    'weak accents': 'accents',
+  const withDoubles = ['0', '1/4', '1/2', '3/4'].reduce(
+    (groove, at) => setOrnament(groove, { bar: 0, limb: 'right hand', at: exact(at) }, 'double'),
+    oneLine('t.t.t.t.', 'right hand', 72),
+  );
+  const [rates] = JUDGED_GROOVES;
+  const offAndOn = together(oneLine('tttttttttttttttt', 'right hand', 80), oneLine('A..AA.tA.A..A...', 'right foot'));
+  const about: Record<KitFault, [FaultName, Groove?]> = {
+    steady: ['clean'],
+    late: ['behind or ahead'],
+    early: ['behind or ahead'],
+    uneven: ['spread'],
+    rushing: ['drift'],
+    dragging: ['drift'],
+    'rushing in phrases': ['phrase'],
+    'half a count late': ['shifted'],
+    'late off-beats': ['off-beats'],
+    'late foot': ['limb'],
+    'early left hand': ['limb'],
+    'one late place': ['place'],
+    'uneven foot': ['limb uneven'],
+    'swing too straight': ['swing', { ...backbeat, swing: { value: '8th', ratio: '2' } }],
+    'early after a change of rate': ['switch', rates],
+    missing: ['missed'],
+    'foot left out': ['missed'],
+    'a bar left out': ['bars left out'],
+    'foot a slot late': ['displaced', offAndOn],
+    'extra strokes': ['extra'],
+    'flat flams': ['flam', withFlams],
+    'wide flams': ['flam', withFlams],
+    'late second strokes': ['doubles', withDoubles],
+    'weak second strokes': ['doubles', withDoubles],
+    'hands and foot apart': [
+      'apart',
+      together(oneLine('t.t.t.t.', 'right hand', 80), oneLine('tt.tt.tt', 'right foot')),
+    ],
+    'weak accents': ['accents', JUDGED_GROOVES.at(-1)],
+    'loudness wanders': ['loudness'],
   };
-  test.each(Object.entries(about))('%s: %s', (fault, expected) => {
-    const groove = expected === 'flam' ? withFlams : backbeat;
+  test.each(Object.entries(about))('%s', (fault, [expected, groove = backbeat]) => {
     const take = emptyTake(groove, { rounds: 16 });
-    expect(judge(played(KIT_FAULTS[fault as KitFault], take), 'advanced').verdict.about).toBe(expected);
+    expect(judge(played(kitPlaying(fault as KitFault), take), 'advanced').verdict.about).toBe(expected);
+  });
+
+  test('the larger its size, the further off; none at all is steady', () => {
+    const off = (size: KitSize) => judge(played(kitPlaying('late', size)), 'advanced').figures.meanErrorMs!;
+    expect([off('slight'), off('usual'), off('strong')].map(Math.round)).toEqual([27, 45, 72]);
+    expect(KIT_FAULT_NAMES[0]).toBe('steady');
+  });
+
+  test('two faults at once: the one named first, the other after it', () => {
+    const { verdict } = judge(played(kitPlaying('late foot', 'strong', 'foot left out')), 'advanced');
+    expect([verdict.about, verdict.next?.about].sort()).toEqual(['limb', 'missed']);
   });
 
   test('one late limb', () => {
-    const { verdict } = judge(played({ spreadMs: 5, limb: { limb: 'right foot', offsetMs: 40 } }), 'advanced');
+    const { verdict } = judge(played({ spreadMs: 5, limbMs: { 'right foot': 40 } }), 'advanced');
     expect(said(verdict).say).toMatch(/^The right foot comes \d+ ms after the other limbs\.$/);
   });
 
@@ -139,8 +174,9 @@ test('a tempo change within the take is judged where it was heard', () => {
 });
 
 test('the simulated kit plays the same from the same seed, and otherwise from another', () => {
-  const timed = schedule(formOfTake(emptyTake()));
-  const play = (seed: number) => simulateKit(timed, ['right hand'], KIT_FAULTS.uneven, seed);
+  const form = formOfTake(emptyTake());
+  const play = (seed: number) =>
+    simulateKit({ form, timed: schedule(form) }, ['right hand'], kitPlaying('uneven'), seed);
   expect(play(3)).toEqual(play(3));
   expect(play(3)).not.toEqual(play(4));
 });
@@ -154,11 +190,12 @@ describe('what changes on the way', () => {
       task: ['right hand'],
       changes: [{ fromBar: 4, task: ['right hand', 'right foot'] }],
     });
-    const timed = schedule(formOfTake(take));
+    const form = formOfTake(take);
+    const timed = schedule(form);
     const whole = {
       ...take,
       playedMs: timed.endMs,
-      hits: simulateKit(timed, (bar) => (bar < 4 ? ['right hand'] : ['right hand', 'right foot']), {}, 3),
+      hits: simulateKit({ form, timed }, (bar) => (bar < 4 ? ['right hand'] : ['right hand', 'right foot']), {}, 3),
     };
     expect(hands(whole)).toEqual([
       ['right hand', 64, 0],
@@ -173,8 +210,7 @@ describe('what changes on the way', () => {
 
   test('swing set on the way moves what is due, and a take that says so reads back', () => {
     const take = emptyTake(backbeat, { changes: [{ fromBar: 4, swing: { value: '8th', ratio: '3/2' } }] });
-    const straight = schedule(formOfTake({ ...take, changes: undefined }));
-    const asStraight = { ...take, playedMs: straight.endMs, hits: simulateKit(straight, take.task, {}, 3) };
+    const asStraight = { ...playedTake({}, { ...take, changes: undefined }, 3), changes: take.changes };
     // Played straight on, the off-beats of the swung half come too early.
     expect(
       judge(asStraight, 'concert').byPlace.find(({ written }) => written.n === 1 && written.d === 8)!.meanErrorMs,

@@ -57,17 +57,27 @@ export function placeJudged(
 export function verdictOf(evidence: Evidence): Verdict {
   const { take, figures, found } = evidence;
   if (figures.matched === 0) return nothingHeard(evidence);
-  const [first, second] = found
+  const [first, ...others] = found
     .filter(({ score, size }) => size >= LEAST_SIZE && score > LEAST_SCORE)
     .toSorted((a, b) => b.score - a.score);
   if (!first) return clean(evidence);
-  const next = second && isOther(first, second) ? faultOf(evidence, second) : undefined;
+  const second = others.find((one) => isOther(first, one));
+  const next = second && faultOf(evidence, second);
   return { version: 2, ...faultOf(evidence, first), ...(next && { next }), practise: practiceFor(take, first) };
 }
 
+/** What is wrong with which strokes were struck or how loud, rather than with when. */
+const OF_STROKES: readonly FaultName[] = ['missed', 'extra', 'flam', 'accents', 'loudness'];
+/** Where these are, strokes seem left out or extra that are none. */
+const DISPLACES: readonly FaultName[] = ['shifted', 'behind or ahead', 'displaced', 'bars left out'];
+
 /** Whether a second fault is one of its own: not the same seen otherwise, as one place is of its limb. */
-const isOther = (first: Found, second: Found): boolean =>
-  first.about !== second.about && first.limb !== undefined && second.limb !== undefined && first.limb !== second.limb;
+function isOther(first: Found, second: Found): boolean {
+  if (first.about === second.about) return false;
+  if (DISPLACES.includes(first.about)) return ['flam', 'accents', 'loudness'].includes(second.about);
+  if (OF_STROKES.includes(first.about) !== OF_STROKES.includes(second.about)) return true;
+  return first.limb !== undefined && second.limb !== undefined && first.limb !== second.limb;
+}
 
 function faultOf({ take, byPlace }: Evidence, { about, limb, place, numbers }: Found): FaultFound {
   const named = about === 'missed' ? mostMissed(byPlace, limb) : place;

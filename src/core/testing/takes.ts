@@ -24,6 +24,7 @@ export const emptyTake = (groove: Groove, more: Partial<Take> = {}): Take => ({
 
 /** A take as the simulated kit plays it. */
 export function playedTake(playing: Playing, take: Take, seed = 11): Take {
-  const timed = schedule(formOfTake(take));
-  return { ...take, playedMs: timed.endMs, hits: simulateKit(timed, take.task, playing, seed) };
+  const form = formOfTake(take);
+  const timed = schedule(form);
+  return { ...take, playedMs: timed.endMs, hits: simulateKit({ form, timed }, take.task, playing, seed) };
 }

@@ -4,18 +4,16 @@ import PlayArrowRounded from '@mui/icons-material/PlayArrowRounded';
 import StopRounded from '@mui/icons-material/StopRounded';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import useMediaQuery from '@mui/material/useMediaQuery';
-import type { ReactNode } from 'react';
-import { KIT_FAULT_NAMES } from '@/core/take/simulatedKit';
 import { plural } from '@/ui/words/text';
 import { ClickChoice } from './ClickChoice';
+import { Choice } from './Choice';
 import { Volume } from './Volume';
+import { WhoPlaysChoice } from './WhoPlaysChoice';
 import { Tempo } from './Tempo';
 import type { Frame } from './frame/useFrame';
 import { Ring } from './Ring';
-import { LENGTHS, type Length, type WhoPlays } from './settings';
+import { LENGTHS, type Length } from './settings';
 
 interface TransportProps {
   frame: Frame;
@@ -112,15 +110,7 @@ export function TransportChoices({ frame, hasClick, hasLength }: TransportChoice
           options={LENGTHS.map((length) => [lengthInText(length), lengthInText(length)])}
         />
       )}
-      {hasClick && (
-        <Choice
-          label="Who plays"
-          value={settings.who}
-          disabled={playing}
-          onChange={(who) => change({ who: who as WhoPlays })}
-          options={[['me', 'you'], ...KIT_FAULT_NAMES.map((fault): [string, string] => [fault, `kit, ${fault}`])]}
-        />
-      )}
+      {hasClick && <WhoPlaysChoice settings={settings} disabled={playing} onChange={change} />}
       <Volume onLevel={attempt.setLevel} />
     </>
   );
@@ -128,30 +118,3 @@ export function TransportChoices({ frame, hasClick, hasLength }: TransportChoice
 
 const lengthInText = (length: Length): string =>
   'rounds' in length ? plural(length.rounds, 'round') : plural(length.minutes, 'minute');
-
-interface ChoiceProps {
-  label: ReactNode;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  disabled: boolean;
-  onChange: (value: string) => void;
-}
-
-function Choice({ label, value, options, disabled, onChange }: ChoiceProps) {
-  return (
-    <TextField
-      select
-      label={label}
-      value={value}
-      disabled={disabled}
-      onChange={({ target }) => onChange(target.value)}
-      sx={{ width: 'auto', minWidth: 84, maxWidth: 170, '& .MuiInputBase-root': { minHeight: 44 } }}
-    >
-      {options.map(([each, words]) => (
-        <MenuItem key={each} value={each}>
-          {words}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
-}

@@ -103,7 +103,7 @@ test('an exercise says in a few words what is to fix in it', () => {
   });
   const timed = schedule(formOfTake(take));
   const bar = (ms: number) => timed.bars.findLast(({ startMs }) => startMs <= ms + 5)!.barInRun;
-  const hits = simulateKit(timed, take.task, {}, 3)
+  const hits = simulateKit({ form: formOfTake(take), timed }, take.task, {}, 3)
     .filter(({ ms }) => bar(ms) !== 4)
     .map((hit) => (bar(hit.ms) >= 8 && bar(hit.ms) < 12 ? { ...hit, ms: hit.ms + 200 } : hit));
   const { byExercise, toleranceMs } = judge({ ...take, playedMs: timed.endMs, hits }, 'advanced');

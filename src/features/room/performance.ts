@@ -7,7 +7,8 @@ import { MOST_HITS, type Level } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
 import type { Schedule, TimedStroke } from '@/core/schedule/timed';
 import { judge } from '@/core/take/judge';
-import { KIT_FAULTS, simulateKit } from '@/core/take/simulatedKit';
+import { kitPlaying } from '@/core/take/kitFaults';
+import { simulateKit } from '@/core/take/simulatedKit';
 import type { Ms } from '@/core/time/units';
 import type { Strike } from '@/sound/inputs/input';
 import { SimulatedKit } from '@/sound/inputs/simulatedKit';
@@ -228,8 +229,12 @@ export class Performance {
 
   /** What the kit strikes, drawn anew from the same seed. */
   private drawKit(): void {
-    const { who } = this.settings;
-    this.kitHits = who === 'me' ? [] : simulateKit(this.timed, (bar) => this.taskIn(bar), KIT_FAULTS[who], this.seed);
+    const { who, kit } = this.settings;
+    const { form, timed } = this;
+    this.kitHits =
+      who === 'me'
+        ? []
+        : simulateKit({ form, timed }, (bar) => this.taskIn(bar), kitPlaying(who, kit.size, kit.also), this.seed);
     this.kit.load(this.kitHits);
   }
 

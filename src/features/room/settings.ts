@@ -7,7 +7,7 @@ import type { WrittenDrill } from '@/core/documents/writtenDrill';
 import type { InputName } from '@/core/documents/take';
 import type { Feel } from '@/core/form/form';
 import type { Contrast } from '@/core/form/sides';
-import type { KitFault } from '@/core/take/simulatedKit';
+import type { KitFault, KitSize } from '@/core/take/kitFaults';
 import { CLICK_PLAN_NAMES, CLICK_PLANS, type ClickPlan, type ClickPlanName } from '@/core/time/clickPlan';
 import type { LayerPlan } from '@/core/form/layers';
 import type { Bpm, Ms } from '@/core/time/units';
@@ -37,6 +37,8 @@ export interface RoomSettings {
   swing: Feel | undefined;
   lean: Partial<Record<Limb, Ms>>;
   who: WhoPlays;
+  /** How large the kit's fault is, and which other it has at once. */
+  kit: { size: KitSize; also?: KitFault };
   /** What listens while the person plays. */
   listens: readonly InputName[];
   /** What is set against each other, and at least how many bars of each. */
@@ -81,6 +83,7 @@ export function firstSettings(
     length: { rounds: drill ? 1 : 8 },
     countIn: 1,
     who: 'me',
+    kit: { size: 'usual' },
     listens: ['keys', 'pads'],
     task: limbs,
     heard: limbs,

@@ -215,11 +215,12 @@ function demoTake(student: DemoStudent, set: DemoAssignment, daysAgo: number, se
     playedMs: 0,
     hits: [],
   };
-  const timed = schedule(formOfTake(take));
+  const form = formOfTake(take);
+  const timed = schedule(form);
   return {
     ...take,
     playedMs: Math.round(timed.endMs),
-    hits: simulateKit(timed, take.task, between(student.from, student.to, way), seed),
+    hits: simulateKit({ form, timed }, take.task, between(student.from, student.to, way), seed),
   };
 }
 
@@ -232,6 +233,7 @@ function between(from: Playing, to: Playing, way: number): Playing {
     driftPercent: mix(from.driftPercent, to.driftPercent),
     missedShare: mix(from.missedShare, to.missedShare),
     offCountMs: mix(from.offCountMs, to.offCountMs),
-    ...(from.limb && { limb: { limb: from.limb.limb, offsetMs: mix(from.limb.offsetMs, to.limb?.offsetMs) } }),
+    ...(from.limbMs && { limbMs: { 'right foot': mix(from.limbMs['right foot'], to.limbMs?.['right foot']) } }),
+    ...(from.isLoud && { isLoud: true, flattened: mix(from.flattened, to.flattened) }),
   };
 }

@@ -1,5 +1,5 @@
 import type { SchoolName } from '@/core/count/schools';
-import type { Limb, Setup } from '@/core/groove/limbs';
+import type { Setup } from '@/core/groove/limbs';
 import type { Level } from '@/core/limits';
 import type { Playing } from '@/core/take/simulatedKit';
 import type { ClickPlanName } from '@/core/time/clickPlan';
@@ -42,8 +42,6 @@ export interface DemoStudent {
   to: Playing;
   assignments: DemoAssignment[];
 }
-
-const apart = (limb: Limb, offsetMs: number) => ({ limb, offsetMs });
 
 export const DEMO_STUDENTS: DemoStudent[] = [
   {
@@ -134,8 +132,8 @@ export const DEMO_STUDENTS: DemoStudent[] = [
     setup: 'open-handed',
     school: 'te / la-li',
     daysInTen: 6,
-    from: { spreadMs: 9, limb: apart('right foot', 42) },
-    to: { spreadMs: 8, limb: apart('right foot', 16) },
+    from: { spreadMs: 9, limbMs: { 'right foot': 42 } },
+    to: { spreadMs: 8, limbMs: { 'right foot': 16 } },
     assignments: [
       {
         groove: 'Gangway shuffle',

@@ -41,7 +41,8 @@ describe('the drawing of a bar', () => {
 describe('the beads of a take', () => {
   const empty = emptyTake(groove, { bpm: 60, click: { kind: 'silent' }, countIn: 0, rounds: 2, playedMs: 8000 });
   const played = (change: (ms: number, index: number) => number | undefined) => {
-    const hits = simulateKit(schedule(formOfTake(empty)), empty.task, {}, 1).flatMap((hit, index) => {
+    const form = formOfTake(empty);
+    const hits = simulateKit({ form, timed: schedule(form) }, empty.task, {}, 1).flatMap((hit, index) => {
       const ms = change(hit.ms, index);
       return ms === undefined ? [] : [{ ...hit, ms }];
     });

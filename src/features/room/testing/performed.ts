@@ -38,6 +38,7 @@ const settings: RoomSettings = {
   countIn: 1,
   task: ['right hand', 'right foot'],
   who: 'me',
+  kit: { size: 'usual' },
   heard: ['right hand', 'right foot'],
 };
 export async function begun(change: Partial<RoomSettings> = {}, piece: Partial<Piece> = {}) {
