@@ -1,0 +1,173 @@
+import type { School } from '../count/schools';
+import type { FigureKind, TakeFigure } from '../documents/takeFigures';
+import type { PlaceJudged } from '../documents/verdict';
+import { GRACE_MS } from '../schedule/strokes';
+import { rateInWords, switchInWords } from './figuresInWords';
+import type { Estimate } from './statistics';
+import { judgedPlaceInWords } from './verdictInWords';
+
+/** What one written place of one limb came to, in a take. */
+export type PlaceEstimate = PlaceJudged & Estimate;
+
+/** The figures of one take, as they are compared with another's. */
+export interface Compared {
+  figures: readonly TakeFigure[];
+  places: readonly PlaceEstimate[];
+}
+
+/** The same figure in two takes, where their 95 % intervals part: a fact, not chance. */
+export interface Change {
+  kind: FigureKind | 'place';
+  of: string;
+  place?: PlaceEstimate;
+  before: number;
+  now: number;
+  isBetter: boolean;
+  /** How far the intervals are apart, in steps that are alike for unlike figures. */
+  size: number;
+}
+
+/** Smaller than this a change is nobody's to hear, in the figure's own unit; half of it between the intervals counts as one step. */
+const STEP: Record<Change['kind'], number> = {
+  place: 6,
+  limb: 6,
+  evenness: 6,
+  rate: 6,
+  'rate spread': 6,
+  switch: 6,
+  together: 6,
+  phrase: 10,
+  doubles: 6,
+  flam: 6,
+  'left out': 0.05,
+  // Of the logarithm: 2 to 1 in place of 1.65 to 1.
+  swing: 0.2,
+  accents: 2,
+  'second loudness': 2,
+  height: Infinity,
+};
+
+/** How bad a value is: 0 is as it should be. */
+function badness(kind: Change['kind'], value: number, meant = 1): number {
+  switch (kind) {
+    case 'swing':
+      return Math.abs(Math.log(value / meant));
+    case 'flam':
+      return Math.abs(value - GRACE_MS);
+    case 'accents':
+      return -Math.min(value, 12);
+    case 'second loudness':
+      return Math.max(0, -value);
+    default:
+      return Math.abs(value);
+  }
+}
+
+/** The interval of a badness. */
+function between(kind: Change['kind'], { value, low, high }: Estimate, meant?: number) {
+  if (value === null || low === null || high === null) return undefined;
+  const [at, from, to] = [value, low, high].map((one) => badness(kind, one, meant)) as [number, number, number];
+  // What is right may lie between the two ends: then it may be as good as that.
+  const right = { swing: meant ?? 1, flam: GRACE_MS }[kind as string] ?? 0;
+  const isWithin = kind !== 'accents' && low <= right && high >= right;
+  return { at, low: isWithin ? 0 : Math.min(from, to), high: Math.max(from, to) };
+}
+
+/** What went from one take to a later one, the largest first: only where the intervals part and somebody could hear it. */
+export function changesSince(now: Compared, before: Compared): Change[] {
+  const figures = now.figures.flatMap((one): Change[] => {
+    const other = before.figures.find(({ kind, of }) => kind === one.kind && of === one.of);
+    return other ? parted(one.kind, one.of, one, other, one.meant) : [];
+  });
+  const places = now.places.flatMap((one): Change[] => {
+    const key = keyOf(one);
+    const other = before.places.find((each) => keyOf(each) === key);
+    return other ? parted('place', key, one, other).map((change) => ({ ...change, place: one })) : [];
+  });
+  return [...figures, ...places].sort((a, b) => b.size - a.size);
+}
+
+const keyOf = ({ limb, bar, exercise, count, part, parts, counts }: PlaceEstimate): string =>
+  [limb, bar, exercise ?? '', count, part, parts, counts].join(' ');
+
+function parted(kind: Change['kind'], of: string, now: Estimate, before: Estimate, meant?: number): Change[] {
+  const [here, there] = [between(kind, now, meant), between(kind, before, meant)];
+  if (!here || !there) return [];
+  const gap = Math.max(there.low - here.high, here.low - there.high);
+  if (gap <= 0 || Math.abs(here.at - there.at) < STEP[kind]) return [];
+  return [
+    {
+      kind,
+      of,
+      before: before.value!,
+      now: now.value!,
+      isBetter: here.at < there.at,
+      size: gap / STEP[kind] + Math.abs(here.at - there.at) / STEP[kind],
+    },
+  ];
+}
+
+/** "The e of 3 in the right foot went from 31 to 12 ms." */
+export function changeInWords(change: Change, school: School): string {
+  const { kind, of, before, now } = change;
+  return `${subject(change, school)} went from ${pairInWords(kind, of, before, now)}.`;
+}
+
+function subject({ kind, of, place }: Change, school: School): string {
+  switch (kind) {
+    case 'place': {
+      const said = `${judgedPlaceInWords(place!, school)} in the ${place!.limb}`;
+      return said.charAt(0).toUpperCase() + said.slice(1);
+    }
+    case 'limb':
+      return `The ${of}`;
+    case 'evenness':
+      return `The spread of the ${of}`;
+    case 'left out':
+      return `What the ${of} leaves out`;
+    case 'rate':
+      return `What is written in ${rateInWords(of)}`;
+    case 'rate spread':
+      return `The spread of the ${rateInWords(of)}`;
+    case 'switch':
+      return `The change ${switchInWords(of)}`;
+    case 'swing':
+      return `The swing of the ${of}s`;
+    case 'together':
+      return `The ${of.split('+').join(' and the ')} written together`;
+    case 'phrase':
+      return `The tempo within every ${of} bars`;
+    case 'accents':
+      return `The accents of the ${of} above its other strokes`;
+    case 'second loudness':
+      return `The second strokes of the ${of}’s doubles`;
+    case 'flam':
+      return `The flams of the ${of}`;
+    case 'doubles':
+      return `The second strokes of the ${of}`;
+    case 'height':
+      return `The loudness of the ${of}`;
+  }
+}
+
+function pairInWords(kind: Change['kind'], of: string, before: number, now: number): string {
+  const whole = (value: number) => Math.round(Math.abs(value));
+  switch (kind) {
+    case 'left out':
+      return `${whole(100 * before)} to ${whole(100 * now)} in a hundred`;
+    case 'swing':
+      return `${before.toFixed(2)} to ${now.toFixed(2)} : 1`;
+    case 'accents':
+    case 'second loudness':
+    case 'height':
+      return `${before.toFixed(0)} to ${now.toFixed(0)} dB`.replaceAll('-', '−');
+    case 'evenness':
+    case 'rate spread':
+    case 'flam':
+      return `${whole(before)} to ${whole(now)} ms`;
+    default:
+      return Math.sign(before) === Math.sign(now) || whole(now) === 0
+        ? `${whole(before)} to ${whole(now)} ms${whole(now) ? ` ${now > 0 ? 'late' : 'early'}` : ''}`
+        : `${whole(before)} ms ${before > 0 ? 'late' : 'early'} to ${whole(now)} ms ${now > 0 ? 'late' : 'early'}`;
+  }
+}
