@@ -42,9 +42,9 @@ export async function studentNews(
 ): Promise<News> {
   const { rows } = await db.query<Omit<StudentNews, 'last_verdict'> & { last_verdict: unknown; total: number }>(
     `with week as (
-       select player_id, count(*) filter (where struck_by = 'player')::int as takes,
+       select player_id, count(*) filter (where struck_by = 'player' and set_aside_at is null)::int as takes,
          count(*) filter (where struck_by = 'kit')::int as kit_takes,
-         count(distinct (played_at at time zone $1)::date) filter (where struck_by = 'player')::int as days
+         count(distinct (played_at at time zone $1)::date) filter (where struck_by = 'player' and set_aside_at is null)::int as days
        from take where played_at > now() - interval '7 days' group by player_id),
      shown as (
        select p.id, p.name, count(*) over ()::int as total, coalesce(week.takes, 0) as takes_this_week,
@@ -60,10 +60,10 @@ export async function studentNews(
      from shown
      left join lateral (
        select t.id, t.played_at, t.title, t.tempo, t.mean_error_ms, t.sd_error_ms, t.verdict, t.groove_id from take t
-       where t.player_id = shown.id and t.struck_by = 'player' order by t.played_at desc limit 1) last on true
+       where t.player_id = shown.id and t.struck_by = 'player' and t.set_aside_at is null order by t.played_at desc limit 1) last on true
      left join lateral (
        select t.sd_error_ms from take t
-       where t.player_id = shown.id and t.struck_by = 'player' and t.groove_id = last.groove_id and t.as_written
+       where t.player_id = shown.id and t.struck_by = 'player' and t.set_aside_at is null and t.groove_id = last.groove_id and t.as_written
          and t.played_at between last.played_at - interval '10 days' and last.played_at - interval '5 days'
        order by abs(extract(epoch from last.played_at - interval '7 days' - t.played_at)) limit 1) before on true
      order by takes_this_week, shown.name, shown.id`,

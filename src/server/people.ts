@@ -4,6 +4,7 @@ import { readSettings, schoolIn, type WorkshopSettings } from '@/core/documents/
 import { asTypedName } from '@/core/format/signInName';
 import type { Level } from '@/core/limits';
 import type { Problem } from '@/core/result';
+import type { ReportWords } from '@/core/take/verdictInWords';
 import type { Db } from './database';
 import { hashPassword } from './door';
 
@@ -17,6 +18,8 @@ export interface Person {
   birth_year: number | null;
   level: Level;
   setup: Setup;
+  /** Whether reports speak of milliseconds, or of late and early in plain words. */
+  report: ReportWords;
   /** How this person counts. */
   school: School;
   settings: WorkshopSettings;
@@ -36,7 +39,7 @@ export type StudentRow = Pick<Person, 'id' | 'name' | 'sign_in_name' | 'birth_ye
 /** How many people a page shows. */
 export const MOST_PEOPLE = 50;
 
-const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.name, p.sign_in_name, p.birth_year, p.level, p.setup, p.school,
+const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.name, p.sign_in_name, p.birth_year, p.level, p.setup, p.report, p.school,
   p.archived_at is not null as archived
   from person p join workshop w on w.id = p.workshop_id`;
 
@@ -82,6 +85,8 @@ export interface NewStudent {
   birthYear?: number;
   level: Level;
   setup: Setup;
+  /** Figures where nothing is said. */
+  report?: ReportWords;
   school: string;
 }
 
@@ -92,8 +97,8 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
   const id = crypto.randomUUID();
   const hashed = await hashPassword(given.password);
   const { rowCount } = await db.query(
-    `insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school)
-     values ($1, $2, 'student', $3, $4, $5, $6, $7, $8) on conflict do nothing`,
+    `insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, report, school)
+     values ($1, $2, 'student', $3, $4, $5, $6, $7, $8, $9) on conflict do nothing`,
     [
       id,
       teacher.workshop_id,
@@ -102,6 +107,7 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
       given.birthYear ?? null,
       given.level,
       given.setup,
+      given.report ?? 'figures',
       given.school,
     ],
   );
@@ -114,11 +120,11 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
 export async function changePerson(
   db: Db,
   id: string,
-  change: { school?: string; level?: Level; setup?: Setup },
+  change: { school?: string; level?: Level; setup?: Setup; report?: ReportWords },
 ): Promise<boolean> {
   const { rowCount } = await db.query(
-    'update person set school = coalesce($2, school), level = coalesce($3, level), setup = coalesce($4, setup) where id = $1',
-    [id, change.school, change.level, change.setup],
+    'update person set school = coalesce($2, school), level = coalesce($3, level), setup = coalesce($4, setup), report = coalesce($5, report) where id = $1',
+    [id, change.school, change.level, change.setup, change.report],
   );
   return rowCount === 1;
 }

@@ -39,7 +39,9 @@ export function Page({
             {note}
           </Typography>
         )}
-        {actions && <Box sx={{ ml: 'auto', display: 'flex', gap: 1 }}>{actions}</Box>}
+        {actions && (
+          <Box sx={{ ml: { sm: 'auto' }, display: 'flex', flexWrap: 'wrap', gap: 1, whiteSpace: 'nowrap' }}>{actions}</Box>
+        )}
       </Box>
       <Box sx={{ px: { xs: 2, sm: 3.5 }, py: 3 }}>{children}</Box>
     </>

@@ -45,6 +45,7 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
     <Box sx={{ minHeight: '100dvh', display: 'flex', flexDirection: { xs: 'column-reverse', sm: 'row' } }}>
       <Box
         component="nav"
+        className="no-print"
         aria-label="Main"
         sx={{
           flex: 'none',

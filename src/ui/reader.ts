@@ -1,12 +1,23 @@
 import type { School } from '@/core/count/schools';
+import type { ReportWords } from '@/core/take/verdictInWords';
 
-/** Whoever reads a page: how they count, and by which clock days and times are said. */
+/** Whoever reads a page: how they count, by which clock days and times are said, and whether in figures or plain words. */
 export interface Reader {
   school: School;
   timeZone: string;
+  report: ReportWords;
 }
 
-export const readerOf = ({ school, settings }: { school: School; settings: { timeZone: string } }): Reader => ({
+export const readerOf = ({
   school,
+  report,
+  settings,
+}: {
+  school: School;
+  report: ReportWords;
+  settings: { timeZone: string };
+}): Reader => ({
+  school,
+  report,
   timeZone: settings.timeZone,
 });

@@ -91,6 +91,12 @@ export const theme = createTheme({
           outline: `3px solid ${theme.vars.palette.secondary.main} !important`,
           outlineOffset: '2px',
         },
+        // On paper there is nothing to press, and what the green band means has to be seen.
+        '@media print': {
+          '.no-print': { display: 'none !important' },
+          svg: { printColorAdjust: 'exact' },
+          'section, figure': { breakInside: 'avoid' },
+        },
         // A list or a field says it by its frame.
         '.MuiInputBase-input:focus-visible, [role="combobox"]:focus-visible, [role="menu"]:focus-visible, [role="listbox"]:focus-visible':
           { outline: 'none !important' },

@@ -23,11 +23,8 @@ import { EmptyState } from '@/ui/EmptyState';
 import { Page } from '@/ui/Page';
 import Stave from '@/ui/stave/Stave';
 import { Strip } from '@/ui/strip/Strip';
-import { TakeFigures } from '@/ui/take/TakeFigures';
-import { TakePicture } from '@/ui/take/TakePicture';
-import { TakePlaces } from '@/ui/take/TakePlaces';
 import { TakeTable } from '@/ui/take/TakeTable';
-import { VerdictNote } from '@/ui/take/VerdictNote';
+import { TakeReport } from '@/ui/take/TakeReport';
 import { Unreadable } from '@/ui/Unreadable';
 
 const SCHOOL = SCHOOLS[0];
@@ -149,17 +146,16 @@ function Played({ name, groove, playing }: { name: string; groove: Groove; playi
   };
   return (
     <Part name={name}>
-      <VerdictNote
-        verdict={judgement.verdict}
+      <TakeReport
+        take={take}
+        judgement={judgement}
         school={SCHOOL}
+        report="figures"
         action={<Button variant="outlined">Practise this</Button>}
       />
-      <TakePicture take={take} judgement={judgement} school={SCHOOL} />
-      <TakeFigures judgement={judgement} />
-      <TakePlaces take={take} judgement={judgement} school={SCHOOL} />
       <TakeTable
         takes={[row, { ...row, id: `${name} anew`, verdict: undefined, is_judged: false }]}
-        reader={{ school: SCHOOL, timeZone: 'Europe/Zurich' }}
+        reader={{ school: SCHOOL, timeZone: 'Europe/Zurich', report: 'figures' }}
         withPlayer
       />
     </Part>

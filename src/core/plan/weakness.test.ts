@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Verdict } from '../documents/verdict';
+import type { PlaceFigures } from '../take/judge';
 import { oneLine } from '../testing/arbitrary';
 import { STARTERS } from '../testing/starters';
 import { exact } from '../time/fraction';
@@ -49,6 +50,28 @@ describe('a weakness chooses family and parameters', () => {
     expect(drillFor({ limb: 'left hand', places: [exact('1/7')], tempo: 70 }).picked).toBeUndefined();
   });
 
+  test('a foot that is left out plays by itself, then with the hat, to a click on every slot', () => {
+    const left = { limb: 'right foot', joins: true, places: [exact('0'), exact('7/16')], click: 'every slot' } as const;
+    expect(saysOf({ ...left, tempo: 70 })).toEqual(['right foot', 'right foot, right hand']);
+    const rule = drillFor({ ...left, tempo: 70 });
+    expect(rule).toMatchObject({ family: 'build-up', click: 'every slot', goal: 70 });
+    const drill = makeDrill(rule);
+    expect(drill.ok && drill.value.exercises[0]!.groove.bars[0]!.strokes.map(({ at }) => at)).toEqual(left.places);
+    // In triplets the hat keeps quarters.
+    expect(saysOf({ ...left, parts: 3, places: [exact('1/12')], tempo: 70 })).toHaveLength(2);
+    // Where the grid has none of its places, it goes round them all.
+    expect(drillFor({ ...left, places: [exact('1/7')], tempo: 70 })).toMatchObject({ family: 'placement' });
+  });
+
+  test('late off-beats train the limb whose off-beats are worst', () => {
+    const groove = oneLine('tttttttttttttttt', 'right hand', 72);
+    const place = (limb: 'right hand' | 'left hand', at: string, meanErrorMs: number) =>
+      ({ limb, bar: 0, written: exact(at), matched: 8, meanErrorMs }) as PlaceFigures;
+    const verdict = { about: 'off-beats', practise: { click: 'every slot' } } as Verdict;
+    const places = [place('right hand', '1/16', 12), place('left hand', '1/8', 25), place('right hand', '0', 90)];
+    expect(weaknessOf(verdict, { groove, bpm: 72 }, places)).toMatchObject({ offBeats: true, limb: 'left hand' });
+  });
+
   test('whatever is weak, what is chosen makes a drill', () => {
     const limbs = [undefined, 'left hand', 'right hand', 'right foot', 'left foot'] as const;
     for (const limb of limbs)
@@ -65,20 +88,35 @@ describe('a weakness chooses family and parameters', () => {
 
 describe('a verdict says what is weak', () => {
   const take = { groove: oneLine('t.t.t.t.t.t.t.t.'), bpm: 72 };
-  const weakness = (verdict: Partial<Verdict>) => weaknessOf(verdict as Verdict, take);
+  const practise = { step: 'listen', bpm: 62, click: 'every slot', limbs: [], isWholeTask: true } as const;
+  const weakness = (verdict: Partial<Verdict>) => weaknessOf({ practise, ...verdict } as Verdict, take);
   test.each([
     [{ about: 'clean' }, undefined],
     [{ about: 'nothing heard' }, undefined],
-    [{ about: 'off-beats' }, { offBeats: true }],
-    [{ about: 'drift' }, { uneven: true }],
-    [{ about: 'limb', limb: 'right foot' }, { limb: 'right foot' }],
+    [{ about: 'off-beats' }, { offBeats: true, click: 'counts' }],
+    [{ about: 'drift' }, { uneven: true, click: 'thin out and back' }],
+    [{ about: 'behind or ahead' }, { uneven: true, click: '2 bars on, 2 silent' }],
+    [{ about: 'loudness', limb: 'right hand' }, { figure: 'accents' }],
+    [
+      { about: 'limb', limb: 'right foot' },
+      { limb: 'right foot', click: 'every slot' },
+    ],
+    [
+      { about: 'missed', limb: 'right hand' },
+      {
+        limb: 'right hand',
+        joins: true,
+        click: 'every slot',
+        places: ['0', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'].map(exact),
+      },
+    ],
     [
       {
         about: 'place',
         limb: 'left hand',
         place: { limb: 'left hand', bar: 0, bars: 1, count: 1, part: 1, parts: 4, counts: 1 },
       },
-      { limb: 'left hand', places: [exact('1/16')] },
+      { limb: 'left hand', click: 'every slot', places: [exact('1/16')] },
     ],
   ] as [Partial<Verdict>, object | undefined][])('%#', (verdict, expected) => {
     if (expected)

@@ -1,18 +1,24 @@
-import type { Limb } from '../groove/limbs';
 import { lastBpm, type Take } from '../documents/take';
 import type { PlaceJudged, Verdict } from '../documents/verdict';
 import { equal, type WholeNotes } from '../time/fraction';
-import { slotsOfBar } from '../grid/cells';
 import { parseMeter, type Reading } from '../grid/meter';
 import type { Bpm } from '../time/units';
+import { isOnCount } from '../count/placeInWords';
+import { writeGroove } from '../documents/groove';
+import { cellsOfDivisions, slotsOfBar } from '../grid/cells';
+import type { Groove } from '../groove/groove';
+import { USUAL_SURFACES, type Limb } from '../groove/limbs';
+import type { PlaceFigures } from '../take/judge';
+import type { ClickPlanName } from '../time/clickPlan';
 import { accents } from '../drill/families/accents';
+import { buildUp } from '../drill/families/buildUp';
 import { between } from '../drill/families/between';
 import { flamsAndDrags } from '../drill/families/flamsAndDrags';
 import { placement } from '../drill/families/placement';
 import { rates, type Rate } from '../drill/families/rates';
 import { sticking } from '../drill/families/sticking';
 import { straightToTriplet } from '../drill/families/straightToTriplet';
-import { groundOf, type Family } from '../drill/family';
+import { groundOf, stroke, type Family } from '../drill/family';
 import { gridOf } from '../drill/fromGroove';
 import { usualRule } from '../drill/rule';
 import { type Rule } from '../documents/rule';
@@ -34,6 +40,10 @@ export interface Weakness {
   uneven?: boolean;
   /** What is played there does not come out: flams, doubles, accents, or the swing. */
   figure?: WeakFigure;
+  /** The limb leaves strokes out, or does not land with the others: by itself first, then with one that keeps time. */
+  joins?: boolean;
+  /** What it is practised to, where that is part of it. */
+  click?: ClickPlanName;
   tempo: Bpm;
   /** Where it was heard: "4/4" in so many parts a count, 4/4 in 16ths when left out, counted in numbers or pulses. */
   meter?: string;
@@ -52,16 +62,22 @@ export function drillFor({
   switches,
   uneven,
   figure,
+  joins,
+  click,
   tempo,
   meter = '4/4',
   parts = 4,
   reading = 'numbers',
 }: Weakness): Rule {
   const of = (family: unknown, params: Record<string, unknown>, more = {}) =>
-    usualRule(family as Family, { params, goal: tempo, meter, parts, reading, ...more });
+    usualRule(family as Family, { params, goal: tempo, meter, parts, reading, ...(click && { click }), ...more });
   const beside = ostinatoBeside(limb, { meter, parts });
   if (figure) return of(...FIGURE_DRILLS[figure]);
   if (switches) return of(rates, { from: switches[0], to: switches[1], way: 'to and fro', bars: 2 });
+  if (joins && limb) {
+    const line = lineToJoin(limb, places ?? [], { meter, parts, reading, tempo });
+    if (line) return of(buildUp, { figure: writeGroove(line), order: [limb] }, { ostinato: '', repeats: TIMES });
+  }
   const picked = places && slotsAt(places, { meter, parts, reading });
   if (picked?.length)
     return of(placement, { limb: limb ?? 'right foot' }, { picked, repeats: TIMES, ostinato: beside });
@@ -96,10 +112,46 @@ function ostinatoBeside(limb: Limb | undefined, { meter, parts }: Required<Pick<
   return parts % 2 === 0 || meter.endsWith('/8') ? 'hat 8ths' : 'hat quarters';
 }
 
-/** What a verdict finds weak, in the terms a drill is chosen by; nothing when there was nothing to fix. */
+/** A limb's places in a bar, and a limb that keeps time beside it; nothing where the grid has none of them. */
+function lineToJoin(
+  limb: Limb,
+  places: readonly WholeNotes[],
+  { meter, parts, reading, tempo }: Required<Pick<Weakness, 'meter' | 'parts' | 'reading' | 'tempo'>>,
+): Groove | undefined {
+  const read = parseMeter(meter);
+  if (!read.ok) return undefined;
+  const ground = groundOf(read.value, parts, reading);
+  const own = ground.slots.filter((slot) => places.some((place) => equal(place, slot)));
+  if (!own.length) return undefined;
+  const other: Limb = limb === 'right hand' ? 'right foot' : 'right hand';
+  const every = parts % 2 === 0 ? parts / 2 : parts;
+  const beside = ground.slots.filter((_, index) => index % every === 0);
+  return {
+    version: 1,
+    title: `The ${limb}, then with the ${other}`,
+    reading,
+    tempo,
+    bars: [
+      {
+        meter: read.value,
+        cells: cellsOfDivisions(read.value, reading, parts),
+        strokes: [
+          ...own.map((at) => stroke(limb, USUAL_SURFACES[limb], at)),
+          ...beside.map((at) => stroke(other, USUAL_SURFACES[other], at)),
+        ],
+      },
+    ],
+  };
+}
+
+/**
+ * What a verdict finds weak, in the terms a drill is chosen by; nothing when there was nothing to fix. The figures by place
+ * say whose off-beats are worst.
+ */
 export function weaknessOf(
-  { about, limb, place }: Verdict,
+  { about, limb, place, practise }: Verdict,
   take: Pick<Take, 'groove' | 'bpm' | 'changes'>,
+  byPlace: readonly PlaceFigures[] = [],
 ): Weakness | undefined {
   if (about === 'clean' || about === 'nothing heard') return undefined;
   const heard = {
@@ -108,13 +160,16 @@ export function weaknessOf(
     reading: take.groove.reading,
   };
   switch (about) {
-    case 'off-beats':
-      return { ...heard, offBeats: true };
+    case 'off-beats': {
+      const worst = worstOffBeats(take.groove, byPlace);
+      return { ...heard, offBeats: true, ...(worst && { limb: worst }), click: 'counts' };
+    }
     case 'swing':
       return { ...heard, figure: 'swing' };
     case 'flam':
       return { ...heard, figure: 'flams' };
     case 'accents':
+    case 'loudness':
       return { ...heard, figure: 'accents' };
     case 'doubles':
       return { ...heard, figure: 'doubles' };
@@ -124,14 +179,46 @@ export function weaknessOf(
     }
     case 'drift':
     case 'phrase':
-    case 'spread':
+      return { ...heard, uneven: true, click: 'thin out and back' };
     case 'behind or ahead':
     case 'shifted':
     case 'bars left out':
-      return { ...heard, uneven: true };
+      // With the click and without it, back to back: whoever comes back beside it hears so at once.
+      return { ...heard, uneven: true, click: '2 bars on, 2 silent' };
+    case 'spread':
+      return { ...heard, uneven: true, click: practise.click };
+    case 'missed':
+    case 'apart':
+      return {
+        ...heard,
+        limb,
+        joins: true,
+        click: practise.click,
+        places: placesOfLimb(take.groove, limb, place?.bar),
+      };
     default:
-      return { ...heard, limb, ...(place && { places: writtenPlaces(take.groove, place) }) };
+      return { ...heard, limb, click: practise.click, ...(place && { places: writtenPlaces(take.groove, place) }) };
   }
+}
+
+/** Where a limb plays in a bar: in the one that is named, or in the first in which it does. */
+function placesOfLimb({ bars }: Groove, limb: Limb | undefined, bar?: number): WholeNotes[] {
+  const of = (one: Groove['bars'][number] | undefined) =>
+    one?.strokes.filter((each) => each.limb === limb).map(({ at }) => at) ?? [];
+  const named = bar === undefined ? [] : of(bars[bar]);
+  return named.length ? named : (bars.map(of).find((places) => places.length) ?? []);
+}
+
+/** The limb whose strokes between the counts are farthest off, of those that have some. */
+function worstOffBeats(groove: Groove, byPlace: readonly PlaceFigures[]): Limb | undefined {
+  const off = byPlace.filter(({ bar, written }) => !isOnCount(groove, bar, written));
+  const limbs = [...new Set(off.map(({ limb }) => limb))].map((limb) => {
+    const own = off.filter((one) => one.limb === limb && one.matched > 0);
+    const matched = own.reduce((total, one) => total + one.matched, 0);
+    const late = own.reduce((total, one) => total + one.matched * one.meanErrorMs!, 0);
+    return { limb, late: matched ? Math.abs(late / matched) : 0 };
+  });
+  return limbs.sort((a, b) => b.late - a.late)[0]?.limb;
 }
 
 /** The values whose parts of a quarter these are. */

@@ -1,4 +1,5 @@
 import type { FigureKind, TakeFigure } from '../documents/takeFigures';
+import { opening } from './wording';
 
 /** A figure as it is read: its name, its value, how sure that is, and what stands behind it. */
 export interface FigureInWords {
@@ -57,7 +58,7 @@ const timed = (name: Wording['name'], what: string, from = 'strokes'): Wording =
   name,
   value: ms,
   bound: signed,
-  unit: 'ms, late above 0',
+  unit: 'ms',
   what,
   from,
 });
@@ -77,7 +78,6 @@ const loud = (name: Wording['name'], what: string, from = 'strokes'): Wording =>
   what,
   from,
 });
-const opening = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 const both = (of: string) => of.split('+');
 
 const WORDINGS: Record<FigureKind, Wording> = {
@@ -164,7 +164,7 @@ export function figureInWords(figure: TakeFigure): FigureInWords {
       meant !== undefined && `${said(meant)} was meant.`,
       `From ${n} ${n === 1 ? from.replace(/s(?=$| )/, '') : from}.`,
       isSure
-        ? `With 95 in 100 it lies between ${bound(low)} and ${bound(high)} ${unit}.`
+        ? `With 95 in 100 it lies between ${bound(low)} and ${bound(high)} ${unit}${said === ms ? ', late above 0' : ''}.`
         : 'They are too few to say how sure it is.',
     ]
       .filter(Boolean)

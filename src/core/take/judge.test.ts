@@ -119,7 +119,7 @@ describe('the verdict names the fault the kit plays', () => {
     );
     const { verdict } = judge({ ...take, hits }, 'advanced');
     expect(said(verdict).say).toMatch(/^The & of 4 in the right hand comes (4|5)\d ms late\.$/);
-    expect(verdict.practise).toMatchObject({ bpm: 69, click: 'every slot', limbs: ['right hand'] });
+    expect(verdict.practise).toMatchObject({ bpm: 60, click: 'every slot', limbs: ['right hand'] });
   });
 
   test('nothing but hits elsewhere', () => {

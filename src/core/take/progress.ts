@@ -4,7 +4,8 @@ import type { PlaceJudged } from '../documents/verdict';
 import { GRACE_MS } from '../schedule/strokes';
 import { rateInWords, switchInWords } from './figuresInWords';
 import type { Estimate } from './statistics';
-import { judgedPlaceInWords } from './verdictInWords';
+import type { ReportWords } from './verdictInWords';
+import { judgedPlaceInWords, opening } from './wording';
 
 /** What one written place of one limb came to, in a take. */
 export type PlaceEstimate = PlaceJudged & Estimate;
@@ -31,9 +32,9 @@ export interface Change {
 const STEP: Record<Change['kind'], number> = {
   place: 6,
   limb: 6,
-  evenness: 6,
+  evenness: 4,
   rate: 6,
-  'rate spread': 6,
+  'rate spread': 4,
   switch: 6,
   together: 6,
   phrase: 10,
@@ -107,17 +108,17 @@ function parted(kind: Change['kind'], of: string, now: Estimate, before: Estimat
   ];
 }
 
-/** "The e of 3 in the right foot went from 31 to 12 ms." */
-export function changeInWords(change: Change, school: School): string {
-  const { kind, of, before, now } = change;
+/** "The e of 3 in the right foot went from 31 to 12 ms."; plainly that it is better, or that it is not as good. */
+export function changeInWords(change: Change, school: School, report: ReportWords = 'figures'): string {
+  const { kind, of, before, now, isBetter } = change;
+  if (report === 'plain words') return `${subject(change, school)} ${isBetter ? 'is better' : 'is not as good'}.`;
   return `${subject(change, school)} went from ${pairInWords(kind, of, before, now)}.`;
 }
 
 function subject({ kind, of, place }: Change, school: School): string {
   switch (kind) {
     case 'place': {
-      const said = `${judgedPlaceInWords(place!, school)} in the ${place!.limb}`;
-      return said.charAt(0).toUpperCase() + said.slice(1);
+      return opening(`${judgedPlaceInWords(place!, school)} in the ${place!.limb}`);
     }
     case 'limb':
       return `The ${of}`;

@@ -8,7 +8,17 @@ import { flamGaps, loudStrokes } from './found';
 import { grouped } from './grouped';
 import type { JudgedStroke, Judgement } from './judge';
 import { accentDistance, secondsAbove } from './loudness';
-import { estimatedDifference, estimatedMean, estimatedShare, estimatedSpread, sdOf, type Estimate } from './statistics';
+import {
+  estimatedDifference,
+  estimatedMean,
+  estimatedShare,
+  estimatedSpread,
+  meanKnown,
+  sdOf,
+  type Estimate,
+} from './statistics';
+import type { Compared } from './progress';
+import { placeJudged } from './verdict';
 import { factsOf, perQuarter, switchesOf, type StrokeFacts } from './strokeFacts';
 
 /** So many moments after a change of rate are looked at. */
@@ -211,3 +221,12 @@ export function tempoCurve(take: Take, judgement: Judgement): TempoPoint[] {
     return [{ barInRun, percent, bpm: form.bars[barInRun]!.tempo.bpm * (1 + percent / 100) }];
   });
 }
+
+/** All of a take's figures, those by place with them, ready to be compared with another's. */
+export const comparedOf = (take: Take, judgement: Judgement): Compared => ({
+  figures: figuresOfTake(take, judgement),
+  places: judgement.byPlace.map(({ limb, bar, written, matched, meanErrorMs, sdErrorMs }) => ({
+    ...placeJudged(take, limb, bar, written),
+    ...meanKnown(matched, meanErrorMs, sdErrorMs),
+  })),
+});

@@ -99,32 +99,39 @@ function mostMissed(byPlace: readonly PlaceFigures[], limb: Limb | undefined): P
 }
 
 /** What trains it: which limbs, to which click, at which tempo. */
-function practiceFor(take: Take, { about, limb }: Found): Practice {
+function practiceFor(take: Take, { about, limb, size }: Found): Practice {
   const alone = limb && [limb];
+  const back = slower(take, size);
   switch (about) {
     case 'drift':
     case 'phrase':
-      return practise(take, '8ths', lastBpm(take));
+      return practise(take, 'thin out and back', lastBpm(take));
     case 'behind or ahead':
     case 'shifted':
+      return practise(take, '2 bars on, 2 silent', lastBpm(take));
     case 'bars left out':
       return practise(take, 'counts', lastBpm(take));
     case 'extra':
     case 'displaced':
-      return practise(take, 'counts', slower(take), alone);
+      return practise(take, 'counts', back, alone);
     case 'limb':
-      return practise(take, 'counts', slower(take), limb && together(take, limb));
+    case 'apart':
+      return practise(take, size > FAR ? 'every slot' : 'counts', back, limb && together(take, limb));
     case 'missed':
     case 'place':
     case 'limb uneven':
-      return practise(take, 'every slot', slower(take), alone);
+      return practise(take, 'every slot', back, alone);
     default:
-      return practise(take, 'every slot', slower(take));
+      return practise(take, 'every slot', back);
   }
 }
 
-/** A step back that makes room to listen: a seventh slower, in whole beats a minute. */
-const slower = (take: Take): Bpm => Math.max(SLOWEST, Math.round((lastBpm(take) * 6) / 7));
+/** From this many times what passes on, something is far off. */
+const FAR = 2.5;
+
+/** A step back that makes room to listen: a seventh slower, a quarter where it is far off; in whole beats a minute. */
+const slower = (take: Take, size = 1): Bpm =>
+  Math.max(SLOWEST, Math.round(lastBpm(take) * (size > FAR ? 3 / 4 : 6 / 7)));
 
 function practise(take: Take, click: ClickPlanName, bpm: Bpm, limbs: Limb[] = wholeTask(take)): Practice {
   return { step: 'listen', bpm, click, limbs, isWholeTask: limbs.length === wholeTask(take).length };

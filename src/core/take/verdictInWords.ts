@@ -1,7 +1,12 @@
-import { countedInWords } from '../count/placeInWords';
 import type { School } from '../count/schools';
-import type { FaultFound, PlaceJudged, Practice, Verdict } from '../documents/verdict';
+import type { FaultFound, Practice, Verdict } from '../documents/verdict';
 import type { Ms } from '../time/units';
+import { plainly } from './verdictPlainly';
+import { countsInWords, judgedPlaceInWords, opening, stepInWords } from './wording';
+
+/** How somebody reads of what was heard: with milliseconds and decibels, or as children do. */
+export const REPORT_WORDS = ['figures', 'plain words'] as const;
+export type ReportWords = (typeof REPORT_WORDS)[number];
 
 /** A verdict as it is read: what to fix, what that rests on, and what to practise. */
 export interface VerdictInWords {
@@ -14,24 +19,18 @@ export interface VerdictInWords {
 
 const ms = (value: Ms) => `${Math.round(Math.abs(value))} ms`;
 const lateOrEarly = (value: Ms) => (value > 0 ? 'late' : 'early');
-const opening = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** "the e of 3 in bar 2"; in a drill "the e of 3 in exercise 5". */
-export function judgedPlaceInWords(place: PlaceJudged, school: School): string {
-  const said = countedInWords(place, school);
-  if (place.exercise !== undefined) return `${said} in exercise ${place.exercise + 1}`;
-  return place.bars > 1 ? `${said} in bar ${place.bar + 1}` : said;
-}
-
-/** A verdict in the school of counting of whoever reads it. */
-export function verdictInWords(verdict: Verdict, school: School): VerdictInWords {
+/** A verdict in the school of counting of whoever reads it, and in figures or plain words. */
+export function verdictInWords(verdict: Verdict, school: School, report: ReportWords = 'figures'): VerdictInWords {
   const { practise, next } = verdict;
-  const [say, evidence] = sayAndEvidence(verdict, practise, school);
+  const said = (fault: FaultFound) =>
+    report === 'figures' ? sayAndEvidence(fault, practise, school) : plainly(fault, practise, school);
+  const [say, evidence] = said(verdict);
   return {
     say,
     evidence,
     practise: practiceInWords(practise),
-    ...(next && { next: sayAndEvidence(next, practise, school)[0] }),
+    ...(next && { next: said(next)[0] }),
   };
 }
 
@@ -182,24 +181,5 @@ function sayAndEvidence(
         `${n('strokes')} strokes, ${ms(n('meanMs'))} ${lateOrEarly(n('meanMs'))} on average, ` +
           `spread ${ms(n('spreadMs'))}; ${wouldPass}`,
       ];
-  }
-}
-
-/** "half a count", "1 count", "0.3 counts". */
-function countsInWords(counts: number): string {
-  const size = Math.abs(counts);
-  if (Math.abs(size - 0.5) < 0.08) return 'half a count';
-  const tidy = Math.round(size * 10) / 10;
-  return `${tidy} ${tidy === 1 ? 'count' : 'counts'}`;
-}
-
-function stepInWords({ step, bpm }: Practice): string {
-  switch (step) {
-    case 'all limbs':
-      return 'bring the other limbs back';
-    case 'thinner click':
-      return 'let the click thin out';
-    default:
-      return `go up to ${bpm}`;
   }
 }

@@ -12,7 +12,8 @@ test.each<Weakness>([
   { tempo: 72.5, offBeats: true, meter: '7/8', parts: 2, reading: 'numbers' },
   { tempo: 60, limb: 'left hand', places: [exact('3/16'), exact('0')], meter: '4/4', parts: 4 },
   { tempo: 60, switches: ['8th', '8th triplet'] },
-  { tempo: 200, uneven: true },
+  { tempo: 200, uneven: true, click: 'thin out and back' },
+  { tempo: 60, limb: 'right foot', joins: true, places: [exact('3/16')], meter: '4/4', parts: 4 },
 ])('what a take finds comes through the address whole: %o', (weakness) => {
   expect(through(weakness)).toEqual(weakness);
   expect(drillFor(through(weakness)!)).toEqual(drillFor(weakness));

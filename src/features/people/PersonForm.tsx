@@ -7,6 +7,7 @@ import { useActionState } from 'react';
 import { SETUPS } from '@/core/groove/limbs';
 import { schoolNamesIn } from '@/core/documents/settings';
 import { LEVELS } from '@/core/limits';
+import { REPORT_WORDS } from '@/core/take/verdictInWords';
 import type { Person } from '@/server/people';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
@@ -41,6 +42,14 @@ export function PersonForm({ person }: { person: Person }) {
         options={schoolNamesIn(person.settings)}
         defaultValue={person.school.name}
         sx={{ width: 220 }}
+      />
+      <Field
+        state={state}
+        name="report"
+        label="Reports in"
+        options={REPORT_WORDS}
+        defaultValue={person.report}
+        sx={{ width: 140 }}
       />
       <Button type="submit" variant="outlined" loading={busy} sx={{ height: 40 }}>
         Keep

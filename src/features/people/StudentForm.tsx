@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { useActionState } from 'react';
 import { SETUPS } from '@/core/groove/limbs';
 import { LEVELS } from '@/core/limits';
+import { REPORT_WORDS } from '@/core/take/verdictInWords';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { addStudentAction } from './actions';
@@ -42,13 +43,14 @@ export function StudentForm({ school, schools }: { school: string; schools: stri
         defaultValue={SETUPS[0]}
         hint="Every groove is turned round for it."
       />
+      <Field state={state} name="school" label="Counting" options={schools} defaultValue={school} />
       <Field
         state={state}
-        name="school"
-        label="Counting"
-        options={schools}
-        defaultValue={school}
-        sx={{ gridColumn: { sm: '1 / -1' } }}
+        name="report"
+        label="Reports in"
+        options={REPORT_WORDS}
+        defaultValue={REPORT_WORDS[0]}
+        hint="Children read “a little late” rather than milliseconds."
       />
       <Field state={state} name="signInName" label="Sign-in name" autoComplete="off" hint="Short and easy to type." />
       <Field

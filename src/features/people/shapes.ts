@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
 import { LEVELS, MOST_MINUTES, MOST_REASON } from '@/core/limits';
+import { REPORT_WORDS } from '@/core/take/verdictInWords';
 import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
 import { tempoShape, textShape } from '@/core/documents/shapes';
 import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
@@ -18,6 +19,8 @@ const number = (say: string) =>
     });
 
 const level = z.enum(LEVELS, 'Choose a level from the list.');
+
+const report = z.enum(REPORT_WORDS, 'Choose from the list.');
 
 const thisYear = () => new Date().getFullYear();
 
@@ -41,6 +44,7 @@ export const studentShape = z.object({
   }),
   level,
   setup: z.enum(SETUPS, 'Choose a set-up from the list.'),
+  report: report.default('figures'),
   school: schoolShape,
   signInName: signInNameShape,
   password: passwordShape,
@@ -73,5 +77,6 @@ export const changeShape = z.object({
   person: z.uuid('This person is not there any more.'),
   level: level.optional(),
   setup: z.enum(SETUPS, 'Choose a set-up from the list.').optional(),
+  report: report.optional(),
   school: schoolShape.optional(),
 });

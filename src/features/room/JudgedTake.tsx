@@ -5,18 +5,15 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useSyncExternalStore } from 'react';
 import type { School } from '@/core/count/schools';
-import { exercisesPlayed } from '@/core/documents/take';
-import { TakeFigures } from '@/ui/take/TakeFigures';
-import { TakeExercises } from '@/ui/take/TakeExercises';
-import { TakePlaces } from '@/ui/take/TakePlaces';
-import { TakePicture } from '@/ui/take/TakePicture';
-import { VerdictNote } from '@/ui/take/VerdictNote';
+import type { ReportWords } from '@/core/take/verdictInWords';
+import { TakeReport } from '@/ui/take/TakeReport';
 import { emptyOutbox, onOutbox, outboxState } from './outbox';
 import type { Judged } from './state';
 
 interface JudgedTakeProps {
   judged: Judged;
   school: School;
+  report: ReportWords;
   onPractise: () => void;
   onAgain: () => void;
   /** Of a drill: practises one exercise of it alone. */
@@ -27,16 +24,19 @@ interface JudgedTakeProps {
 export function JudgedTake({
   judged: { id, take, judgement },
   school,
+  report,
   onPractise,
   onAgain,
   onExercise,
 }: JudgedTakeProps) {
-  const drill = exercisesPlayed(take);
   return (
-    <Box sx={{ display: 'grid', gap: 3, maxWidth: 1180 }}>
-      <VerdictNote
-        verdict={judgement.verdict}
+    <Box sx={{ maxWidth: 1180 }}>
+      <TakeReport
+        take={take}
+        judgement={judgement}
         school={school}
+        report={report}
+        onExercise={onExercise}
         action={
           <>
             <Button variant="contained" onClick={onPractise} sx={{ minHeight: 44 }}>
@@ -48,16 +48,13 @@ export function JudgedTake({
             <KeptNote id={id} />
           </>
         }
-      />
-      {take.struckBy === 'kit' && (
-        <Typography role="status">
-          The simulated kit played this: it is kept apart in the log, and counts for nobody.
-        </Typography>
-      )}
-      {drill && <TakeExercises drill={drill} judgement={judgement} school={school} onExercise={onExercise} />}
-      <TakePicture take={take} judgement={judgement} school={school} />
-      <TakeFigures judgement={judgement} />
-      <TakePlaces take={take} judgement={judgement} school={school} />
+      >
+        {take.struckBy === 'kit' && (
+          <Typography role="status">
+            The simulated kit played this: it is kept apart in the log, and counts for nobody.
+          </Typography>
+        )}
+      </TakeReport>
     </Box>
   );
 }

@@ -4,6 +4,7 @@ import type { WrittenDrill } from '@/core/documents/writtenDrill';
 import type { Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import type { Level, SpeedLimits } from '@/core/limits';
+import type { ReportWords } from '@/core/take/verdictInWords';
 import type { Bpm } from '@/core/time/units';
 import type { RoomSettings, WayName } from './settings';
 import type { RoomAction, RoomState } from './state';
@@ -20,6 +21,7 @@ export interface RoomFacts {
   playerId: string;
   level: Level;
   school: School;
+  report: ReportWords;
   grooveId: string;
   /** Already turned round for the player's kit. */
   groove: Groove;

@@ -53,6 +53,7 @@ const inRoom = (climb: Climb = usualClimb(80)) =>
         school: SCHOOLS[0],
         grooveId: 'groove',
         groove,
+        report: 'figures' as const,
         limits: SPEED_LIMITS,
         limbs,
         state,

@@ -2,81 +2,152 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
 import { differenceInHours } from 'date-fns';
 import { useMemo } from 'react';
+import type { Take } from '@/core/documents/take';
 import { weaknessOf } from '@/core/plan/weakness';
 import { judge } from '@/core/take/judge';
-import { exercisesPlayed, type Take } from '@/core/documents/take';
+import { changesSince } from '@/core/take/progress';
+import { comparedOf } from '@/core/take/takeFigures';
+import type { EarlierTake, TakeCompared } from '@/server/takeFigures';
+import type { TakeNote } from '@/server/takeNotes';
 import type { TakeRow } from '@/server/takes';
 import { Page } from '@/ui/Page';
+import { PrintButton } from '@/ui/PrintButton';
 import type { Reader } from '@/ui/reader';
 import { practiceHref } from '@/ui/take/practiceHref';
-import { TakeFigures } from '@/ui/take/TakeFigures';
-import { TakeExercises } from '@/ui/take/TakeExercises';
-import { TakePlaces } from '@/ui/take/TakePlaces';
-import { TakePicture } from '@/ui/take/TakePicture';
-import { VerdictNote } from '@/ui/take/VerdictNote';
+import { TakeReport } from '@/ui/take/TakeReport';
 import { weaknessHref } from '@/ui/take/weaknessHref';
-import { dayInWords } from '@/ui/words/dates';
+import { dayInWords, dayNamed } from '@/ui/words/dates';
 import { lengthInWords, tempoInWords } from '@/ui/words/figures';
+import { AsideNote, SetAside } from './Aside';
+import { BesideChoice } from './BesideChoice';
+import { Since } from './Since';
+import { TakeNotes } from './TakeNotes';
 
 interface TakeViewProps {
   row: TakeRow;
   take: Take;
   reader: Reader;
-  /** Whether it is the reader's own, so that the next practice can be opened from here. */
-  own: boolean;
+  readerId: string;
+  notes: readonly TakeNote[];
+  /** The last one of an earlier day, of the same groove. */
+  before?: TakeCompared;
+  /** Takes it can be laid beside. */
+  others: readonly EarlierTake[];
 }
 
-/** One take: what to fix first, where every stroke fell, and the figures. */
-export function TakeView({ row, take, reader: { school, timeZone }, own }: TakeViewProps) {
+/** One take: what to fix first, where every stroke fell, and the figures; beside them what changed and what was said of it. */
+export function TakeView({ row, take, reader, readerId, notes, before, others }: TakeViewProps) {
+  const { school, timeZone, report } = reader;
+  const own = row.player_id === readerId;
   const judgement = useMemo(() => judge(take, row.level), [take, row.level]);
-  const weakness = weaknessOf(judgement.verdict, take);
-  const drill = exercisesPlayed(take);
-  const note = [
-    `${own ? '' : `${row.player}, `}${dayInWords(row.played_at, timeZone)}`,
-    // The browser's clock says when it was played; where that is far off, the server's stands beside it.
-    differenceInHours(row.received_at, row.played_at) >= 1 && `arrived ${dayInWords(row.received_at, timeZone)}`,
-    `${tempoInWords(row.tempo)} bpm, click on ${row.click}`,
-    lengthInWords(row.played_ms),
-    row.struck_by === 'kit' ? 'the simulated kit played: it counts for nobody' : row.input,
-    !row.as_written && 'a take of its own: other bars than the groove has',
-  ]
-    .filter(Boolean)
-    .join(' · ');
+  const changes = useMemo(
+    () => (before ? changesSince(comparedOf(take, judgement), before) : []),
+    [take, judgement, before],
+  );
+  const weakness = weaknessOf(judgement.verdict, take, judgement.byPlace);
   return (
     <Page
       title={row.title}
-      note={note}
+      note={noteOf(row, own, timeZone)}
       actions={
-        <Button href={own ? '/takes' : `/takes?student=${row.player_id}`} variant="outlined">
-          All takes
-        </Button>
+        <>
+          {others.length > 0 && <BesideChoice takeId={row.id} others={others} timeZone={timeZone} />}
+          <PrintButton />
+          <Button href={own ? '/takes' : `/takes?student=${row.player_id}`} variant="outlined" className="no-print">
+            All takes
+          </Button>
+        </>
       }
     >
-      <Box sx={{ display: 'grid', gap: 3.5, maxWidth: 1180 }}>
-        <VerdictNote
-          verdict={judgement.verdict}
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 4,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 270px' },
+          maxWidth: 1400,
+          '@media print': { display: 'block' },
+        }}
+      >
+        <TakeReport
+          take={take}
+          judgement={judgement}
           school={school}
+          report={report}
           action={
             own ? (
-              <Button href={practiceHref(row.groove_id, judgement.verdict.practise)} variant="outlined">
+              <Button
+                href={practiceHref(row.groove_id, judgement.verdict.practise)}
+                variant="contained"
+                className="no-print"
+              >
                 Practise this
               </Button>
             ) : (
               weakness && (
-                <Button href={weaknessHref(weakness)} variant="outlined">
+                <Button href={weaknessHref(weakness)} variant="contained" className="no-print">
                   Make a drill of this
                 </Button>
               )
             )
           }
-        />
-        {drill && <TakeExercises drill={drill} judgement={judgement} school={school} />}
-        <TakePicture take={take} judgement={judgement} school={school} />
-        <TakeFigures judgement={judgement} />
-        <TakePlaces take={take} judgement={judgement} school={school} />
+        >
+          {row.set_aside_why && <AsideNote takeId={row.id} why={row.set_aside_why} />}
+        </TakeReport>
+        <Box component="aside" sx={{ display: 'grid', gap: 3.5, alignContent: 'start', '@media print': { mt: 3 } }}>
+          {before && (
+            <Since
+              changes={changes}
+              school={school}
+              report={report}
+              day={dayNamed(before.played_at, row.played_at, timeZone)}
+              href={`/takes/${row.id}?beside=${before.id}`}
+            />
+          )}
+          <section>
+            <Typography variant="h2" gutterBottom>
+              How it was heard
+            </Typography>
+            <Typography color="textSecondary">{heardInWords(row, take)}</Typography>
+          </section>
+          <TakeNotes
+            takeId={row.id}
+            notes={notes}
+            readerId={readerId}
+            bars={judgement.schedule.bars.filter(({ barInRun }) => barInRun >= 0).length}
+            timeZone={timeZone}
+          />
+          {!row.set_aside_why && <SetAside takeId={row.id} />}
+        </Box>
       </Box>
     </Page>
   );
+}
+
+function noteOf(row: TakeRow, own: boolean, timeZone: string): string {
+  return [
+    `${own ? '' : `${row.player}, `}${dayInWords(row.played_at, timeZone)}`,
+    // The browser's clock says when it was played; where that is far off, the server's stands beside it.
+    differenceInHours(row.received_at, row.played_at) >= 1 && `arrived ${dayInWords(row.received_at, timeZone)}`,
+    `${tempoInWords(row.tempo)} bpm, click on ${row.click}`,
+    lengthInWords(row.played_ms),
+    !row.as_written && 'a take of its own: other bars than the groove has',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+/** By what it was heard, and what that can and cannot tell. */
+function heardInWords({ struck_by, input, not_judgeable }: TakeRow, { hits, hears }: Take): string {
+  const isLoud = hits.some(({ loudness }) => loudness !== undefined);
+  return [
+    struck_by === 'kit' ? 'The simulated kit played this: it counts for nobody.' : `By ${input}.`,
+    isLoud ? 'Every stroke’s loudness was heard.' : 'Loudness was not heard, so heights and accents are not judged.',
+    hears && hears.length < 4 && `It hears ${hears.join(' and ')}; other limbs are not judged.`,
+    not_judgeable > 0 && `${not_judgeable} strokes could not be judged; they are in no figure.`,
+  ]
+    .filter(Boolean)
+    .join(' ');
 }

@@ -73,7 +73,7 @@ export function TeacherToday({ news: { total, students }, asked, workshop, reade
   );
 }
 
-function StudentCard({ one, reader: { school, timeZone } }: { one: StudentNews; reader: Reader }) {
+function StudentCard({ one, reader }: { one: StudentNews; reader: Reader }) {
   return (
     <Box
       component="article"
@@ -103,11 +103,11 @@ function StudentCard({ one, reader: { school, timeZone } }: { one: StudentNews; 
       {one.last_id && one.last_at ? (
         <>
           <Typography sx={{ fontWeight: 600 }}>
-            {verdictOfRow({ verdict: one.last_verdict, is_judged: false }, school)}
+            {verdictOfRow({ verdict: one.last_verdict, is_judged: false }, reader)}
           </Typography>
           <Typography variant="body2" color="textSecondary">
             <Link href={`/takes/${one.last_id}`}>
-              {one.last_title} at {tempoInWords(one.last_tempo!)}, {dayInWords(one.last_at, timeZone)}
+              {one.last_title} at {tempoInWords(one.last_tempo!)}, {dayInWords(one.last_at, reader.timeZone)}
             </Link>
             <br />
             mean {lateOrEarly(one.last_mean_ms)}, spread {inMs(one.last_sd_ms)}

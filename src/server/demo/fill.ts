@@ -69,8 +69,19 @@ async function fill(db: Db, now: Date): Promise<void> {
     setup: string,
   ) =>
     db.query(
-      'insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)',
-      [id, workshop_id, role, one.name, one.signInName, now.getFullYear() - one.age, level, setup, one.school],
+      'insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school, report) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)',
+      [
+        id,
+        workshop_id,
+        role,
+        one.name,
+        one.signInName,
+        now.getFullYear() - one.age,
+        level,
+        setup,
+        one.school,
+        one.age < 11 ? 'plain words' : 'figures',
+      ],
     );
   const teacher = { id: demoId(DEMO_TEACHER.name), workshop_id };
   await add(teacher.id, 'teacher', DEMO_TEACHER, 'concert', 'crossed');

@@ -1,7 +1,9 @@
 import { lastBpm, readTake, writeTake, type InputName, type Take } from '@/core/documents/take';
+import { writeFigures } from '@/core/documents/takeFigures';
 import type { Level } from '@/core/limits';
 import { fail, ok, problem, type Result } from '@/core/result';
 import { judge, JUDGE_VERSION } from '@/core/take/judge';
+import { figuresOfTake } from '@/core/take/takeFigures';
 import { placeJudged } from '@/core/take/verdict';
 import { planInWords } from '@/core/time/clickPlan';
 import type { Bpm, Ms } from '@/core/time/units';
@@ -21,6 +23,7 @@ export const JUDGED = [
   'verdict_about',
   'verdict',
   'judge_version',
+  'figures',
 ];
 
 export interface JudgedColumns {
@@ -47,7 +50,8 @@ export interface JudgedTake extends JudgedColumns {
 
 /** Judges a take that was read. */
 export function judgedColumns(played: Take, level: Level): JudgedColumns {
-  const { figures, toleranceMs, verdict, byPlace } = judge(played, level);
+  const judgement = judge(played, level);
+  const { figures, toleranceMs, verdict, byPlace } = judgement;
   const places = byPlace.map((one) => ({ ...one, ...placeJudged(played, one.limb, one.bar, one.written) }));
   return {
     values: [
@@ -63,6 +67,7 @@ export function judgedColumns(played: Take, level: Level): JudgedColumns {
       verdict.about,
       JSON.stringify(verdict),
       JUDGE_VERSION,
+      JSON.stringify(writeFigures(figuresOfTake(played, judgement))),
     ],
     places: [
       places.map(({ limb }) => limb),

@@ -6,7 +6,7 @@ import type { Stroke } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import type { WholeNotes } from '@/core/time/fraction';
 import { memo, type PointerEvent } from 'react';
-import type { Bead, UnheardBand } from './beads';
+import type { Bead, BlamedFrame, UnheardBand } from './beads';
 import { BeadMark, CursorMark, Head, Selected, Stem, StrokeMark, type SelectedStretch } from './marks';
 import {
   percentOf,
@@ -29,6 +29,7 @@ interface BarBandProps {
   number?: number;
   beads?: readonly Bead[];
   bands?: readonly UnheardBand[];
+  frames?: readonly BlamedFrame[];
   rounds: number;
   index: number;
   /** Takes the playhead's line of this bar. */
@@ -59,6 +60,7 @@ export const BarBand = memo(function BarBand({
   number,
   beads,
   bands,
+  frames,
   rounds,
   index: barIndex,
   playhead,
@@ -181,6 +183,19 @@ export const BarBand = memo(function BarBand({
             lane={lane}
             rounds={rounds}
             theme={theme}
+          />
+        ))}
+        {frames?.map(({ key, limb, from, to }) => (
+          <rect
+            key={key}
+            data-blamed=""
+            style={{ x: `calc(${from}% - 11px)`, width: `calc(${to - from}% + 22px)` }}
+            y={head + laneIndex.get(limb)! * lane - 1}
+            height={lane - 3}
+            rx={8}
+            fill="none"
+            stroke={text.primary}
+            strokeWidth={1.75}
           />
         ))}
         <g ref={(line) => playhead(barIndex, line)} style={{ visibility: 'hidden', transformBox: 'view-box' }}>

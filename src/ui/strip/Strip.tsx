@@ -22,7 +22,7 @@ import type { Region } from '@/core/groove/region';
 import type { Feel } from '@/core/form/form';
 import type { Bpm } from '@/core/time/units';
 import { BarBand } from './BarBand';
-import type { Bead, UnheardBand } from './beads';
+import type { Bead, BlamedFrame, UnheardBand } from './beads';
 import { barsPerRow, lanesOf, SIZES, type Lane, type StripSize } from './layout';
 import { Margin } from './Margin';
 import { barsInWords, barsDrawn } from './drawn';
@@ -50,6 +50,8 @@ export interface StripProps {
   laneNotes?: Partial<Record<Limb, ReactNode>>;
   beads?: readonly Bead[];
   bands?: readonly UnheardBand[];
+  /** What is to be looked at first. */
+  frames?: readonly BlamedFrame[];
   /** How many rounds the beads of a lane are stacked by. */
   rounds?: number;
   handle?: Ref<StripHandle>;
@@ -88,6 +90,7 @@ export const Strip = memo(function Strip({
   laneNotes,
   beads,
   bands,
+  frames,
   rounds = 1,
   handle,
   follows = false,
@@ -176,6 +179,7 @@ export const Strip = memo(function Strip({
                 number={bars.length > 1 ? index + 1 : undefined}
                 beads={beads?.filter((bead) => bead.bar === index)}
                 bands={ofBar(bands, index)}
+                frames={ofBar(frames, index)}
                 rounds={rounds}
                 index={index}
                 playhead={keepPlayhead}

@@ -25,6 +25,15 @@ export interface UnheardBand {
   half: number;
 }
 
+/** What a verdict is about, framed on the strip: from the earliest to the latest stroke of a place. */
+export interface BlamedFrame {
+  key: string;
+  limb: Limb;
+  bar: number;
+  from: number;
+  to: number;
+}
+
 /** Offsets are drawn this many times as wide as time, so that a few milliseconds can be seen. */
 export const WIDENED = 3;
 
@@ -101,4 +110,29 @@ export function unheardBands(judgement: Judgement, widen: number): UnheardBand[]
   return [...bands.values()];
 }
 
-const placeKey = ({ limb, bar, written, role }: TimedStroke) => `${limb} ${bar} ${written.n}/${written.d} ${role}`;
+/** So many places of a take are framed at most: more would frame everything. */
+const MOST_FRAMED = 12;
+
+/** Frames round the places of which `isBlamed`, as wide as their beads lie; none where there would be too many. */
+export function blamedFrames(
+  { strokes, schedule }: Pick<Judgement, 'strokes' | 'schedule'>,
+  isBlamed: (stroke: TimedStroke) => boolean,
+  widen: number,
+): BlamedFrame[] {
+  const frames = new Map<string, BlamedFrame>();
+  const barOf = new Map(schedule.bars.map((bar) => [bar.barInRun, bar]));
+  for (const { stroke, errorMs = 0 } of strokes) {
+    if (!isBlamed(stroke)) continue;
+    const { startMs, endMs } = barOf.get(stroke.barInRun)!;
+    const at = (100 * (stroke.ms - startMs)) / (endMs - startMs);
+    const off = Math.max(-FARTHEST, Math.min(FARTHEST, (widen * 100 * errorMs) / (endMs - startMs)));
+    const key = placeKey(stroke);
+    const { limb, bar } = stroke;
+    const one = frames.get(key) ?? { key, limb, bar, from: at, to: at };
+    frames.set(key, { ...one, from: Math.min(one.from, at + off), to: Math.max(one.to, at + off) });
+  }
+  return frames.size > MOST_FRAMED ? [] : [...frames.values()];
+}
+
+export const placeKey = ({ limb, bar, written, role }: TimedStroke) =>
+  `${limb} ${bar} ${written.n}/${written.d} ${role}`;

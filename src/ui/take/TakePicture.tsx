@@ -11,7 +11,8 @@ import { useMemo, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Take } from '@/core/documents/take';
 import type { Judgement } from '@/core/take/judge';
-import { beadsOf, unheardBands, WIDENED } from '../strip/beads';
+import { blamedIn } from '@/core/take/blamed';
+import { beadsOf, blamedFrames, unheardBands, WIDENED } from '../strip/beads';
 import { Strip } from '../strip/Strip';
 
 interface TakePictureProps {
@@ -27,6 +28,7 @@ export function TakePicture({ take, judgement, school }: TakePictureProps) {
   const widen = widened ? WIDENED : 1;
   const all = useMemo(() => beadsOf(judgement, widen), [judgement, widen]);
   const bands = useMemo(() => unheardBands(judgement, widen), [judgement, widen]);
+  const frames = useMemo(() => blamedFrames(judgement, blamedIn(take, judgement), widen), [take, judgement, widen]);
   const shown = round === undefined ? all : all.filter((bead) => bead.round === round);
   const rounds = 1 + Math.max(0, ...all.map((bead) => bead.round));
   const beads = round === undefined ? shown : shown.map((bead) => ({ ...bead, round: 0 }));
@@ -42,9 +44,15 @@ export function TakePicture({ take, judgement, school }: TakePictureProps) {
         task={take.task}
         beads={beads}
         bands={bands}
+        frames={round === undefined ? frames : undefined}
         rounds={round === undefined ? rounds : 1}
       />
-      <Stack direction="row" useFlexGap sx={{ mt: 1.5, flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+      <Stack
+        direction="row"
+        useFlexGap
+        className="no-print"
+        sx={{ mt: 1.5, flexWrap: 'wrap', gap: 2, alignItems: 'center' }}
+      >
         <TextField
           select
           label="Rounds"
@@ -66,6 +74,7 @@ export function TakePicture({ take, judgement, school }: TakePictureProps) {
         <Typography variant="body2" color="textSecondary" sx={{ flexBasis: 320, flexGrow: 1 }}>
           Left of the stem is early, right late; the first round is at the top. The green band is what nobody hears. ●
           within what your level allows · ○ outside it · × missed · ◇ extra
+          {frames.length > 0 && ' · framed: what to fix first'}
         </Typography>
       </Stack>
     </Box>

@@ -9,7 +9,7 @@ import type { School } from '@/core/count/schools';
 import type { Take } from '@/core/documents/take';
 import type { Judgement } from '@/core/take/judge';
 import { placeJudged } from '@/core/take/verdict';
-import { judgedPlaceInWords } from '@/core/take/verdictInWords';
+import { judgedPlaceInWords } from '@/core/take/wording';
 import { inMs, lateOrEarly } from '../words/figures';
 import { opening } from '../words/text';
 

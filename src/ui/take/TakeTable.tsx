@@ -1,4 +1,3 @@
-import type { School } from '@/core/count/schools';
 import { verdictInWords } from '@/core/take/verdictInWords';
 import type { Verdict } from '@/core/documents/verdict';
 import type { Reader } from '../reader';
@@ -86,7 +85,7 @@ export function TakeTable({ takes, reader, withPlayer = false }: TakeTableProps)
               </TableCell>
               <TableCell sx={{ minWidth: 240 }}>
                 {take.struck_by === 'kit' && KIT_PLAYED}
-                {verdictOfRow(take, reader.school)}
+                {verdictOfRow(take, reader)}
               </TableCell>
             </TableRow>
           ))}
@@ -101,8 +100,8 @@ const KIT_PLAYED = 'The simulated kit played. ';
 /** What the list says of a take: its verdict in the reader's school, or why there is none. */
 export function verdictOfRow(
   { verdict, is_judged }: Pick<ListedTake, 'verdict' | 'is_judged'>,
-  school: School,
+  { school, report }: Pick<Reader, 'school' | 'report'>,
 ): string {
-  if (verdict) return verdictInWords(verdict, school).say;
+  if (verdict) return verdictInWords(verdict, school, report).say;
   return is_judged ? 'This take cannot be read any more; its figures stand.' : 'Being judged anew …';
 }

@@ -3,17 +3,20 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Verdict } from '@/core/documents/verdict';
-import { verdictInWords } from '@/core/take/verdictInWords';
+import { verdictInWords, type ReportWords } from '@/core/take/verdictInWords';
 
 interface VerdictNoteProps {
   verdict: Verdict;
   school: School;
+  report?: ReportWords;
+  /** What was good, as facts. */
+  good?: readonly string[];
   action?: ReactNode;
 }
 
 /** The one thing to fix first, its evidence, and what to do next with it. */
-export function VerdictNote({ verdict, school, action }: VerdictNoteProps) {
-  const { say, evidence, practise, next } = verdictInWords(verdict, school);
+export function VerdictNote({ verdict, school, report, good = [], action }: VerdictNoteProps) {
+  const { say, evidence, practise, next } = verdictInWords(verdict, school, report);
   return (
     <Box sx={{ borderLeft: 4, borderColor: verdict.about === 'clean' ? 'success.main' : 'error.main', pl: 2, py: 0.5 }}>
       <Box role="group" aria-label="Verdict">
@@ -31,6 +34,11 @@ export function VerdictNote({ verdict, school, action }: VerdictNoteProps) {
             <strong>After that:</strong> {next}
           </Typography>
         )}
+        {good.map((fact) => (
+          <Typography key={fact} sx={{ mt: 0.25, color: 'success.main' }}>
+            {fact}
+          </Typography>
+        ))}
       </Box>
       <Box sx={{ mt: 1, display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
         <Typography>

@@ -23,7 +23,7 @@ const JudgedTake = dynamic(judgedTake, { ssr: false });
 
 /** The room between two takes: how to practise, what is played, and the last take when it is judged. */
 export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
-  const { groove, drill, school, assignment, limbs, state, dispatch, ways, practisedAs } = useRoom();
+  const { groove, drill, school, report, assignment, limbs, state, dispatch, ways, practisedAs } = useRoom();
   const { piece, settings, attempt, rest, rested, tooFast, isCalled, unspoken } = frame;
   const { judged, say } = state;
   // Brought once the room stands, so that it is there when the network is not.
@@ -81,6 +81,7 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
               <JudgedTake
                 judged={judged}
                 school={school}
+                report={report}
                 onPractise={practise}
                 onAgain={again}
                 onExercise={drill && practiseExercise}

@@ -37,7 +37,7 @@ export function RoomFrame({
   ...options
 }: RoomFrameProps) {
   const frame = useFrame(options);
-  const { school, state } = useRoom();
+  const { school, report, state } = useRoom();
   const { judged } = state;
   const isPhone = useMediaQuery('(max-width: 599px)', { noSsr: true });
   const { playing, isSettingUp, setSettingUp } = frame;
@@ -49,7 +49,7 @@ export function RoomFrame({
       {!playing && <AtRest {...view} />}
       {/* There before the verdict is, so that it is read out as soon as it stands there. */}
       <Box role="status" sx={visuallyHidden}>
-        {judged && !playing ? verdictInWords(judged.judgement.verdict, school).say : ''}
+        {judged && !playing ? verdictInWords(judged.judgement.verdict, school, report).say : ''}
       </Box>
       <LeaveGuard isStruck={frame.attempt.isStruck} />
       {isSettingUp && (

@@ -53,6 +53,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
       playerId={who.id}
       level={who.level}
       school={who.school}
+      report={who.report}
       grooveId={found.id}
       groove={turned}
       limits={who.settings.limits}

@@ -1,0 +1,51 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { z } from 'zod';
+import { asPerson, requirePerson } from '@/server/session';
+import { dropNote, MOST_NOTES, setAside, writeNote } from '@/server/takeNotes';
+import { EMPTY_FORM, fieldProblem, readForm, textOf, type FormState } from '@/ui/form';
+import { asideShape, noteShape } from './shapes';
+
+const GONE = 'This take is not there any more.';
+
+/** Writes a note on a take, in the name of whoever is signed in. */
+export async function writeNoteAction(_before: FormState, form: FormData): Promise<FormState> {
+  const who = await requirePerson();
+  const read = readForm(noteShape, form);
+  if (!read.ok) return read.state;
+  const { take, bar, words } = read.value;
+  const written = await asPerson((db) => writeNote(db, who, { takeId: take, bar, words }));
+  if (written === 'gone') return fieldProblem(form, 'words', GONE);
+  if (written === 'full')
+    return fieldProblem(form, 'words', `This take has ${MOST_NOTES} notes, and room for no more. Take one back first.`);
+  revalidatePath('/takes', 'layout');
+  return EMPTY_FORM;
+}
+
+/** Takes back a note of one's own. */
+export async function dropNoteAction(form: FormData): Promise<void> {
+  await requirePerson();
+  const id = z.uuid().safeParse(textOf(form, 'note'));
+  if (id.success) await asPerson((db) => dropNote(db, id.data));
+  revalidatePath('/takes', 'layout');
+}
+
+/** Sets a take aside with why: it stays, and counts for nobody. */
+export async function setAsideAction(_before: FormState, form: FormData): Promise<FormState> {
+  const who = await requirePerson();
+  const read = readForm(asideShape, form);
+  if (!read.ok) return read.state;
+  const { take, why } = read.value;
+  if (!(await asPerson((db) => setAside(db, who, take, why)))) return fieldProblem(form, 'why', GONE);
+  revalidatePath('/', 'layout');
+  return EMPTY_FORM;
+}
+
+/** Takes one in again that was set aside. */
+export async function takeInAction(form: FormData): Promise<void> {
+  const who = await requirePerson();
+  const id = z.uuid().safeParse(textOf(form, 'take'));
+  if (id.success) await asPerson((db) => setAside(db, who, id.data, undefined));
+  revalidatePath('/', 'layout');
+}

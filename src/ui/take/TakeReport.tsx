@@ -1,0 +1,114 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useMemo, type ReactNode } from 'react';
+import type { School } from '@/core/count/schools';
+import { exercisesPlayed, type Take } from '@/core/documents/take';
+import type { FigureKind, TakeFigure } from '@/core/documents/takeFigures';
+import { goodOf } from '@/core/take/good';
+import type { Judgement } from '@/core/take/judge';
+import { figuresOfTake, tempoCurve } from '@/core/take/takeFigures';
+import type { ReportWords } from '@/core/take/verdictInWords';
+import { FigureRows } from './FigureRows';
+import { PlaceErrors } from './PlaceErrors';
+import { TakeExercises } from './TakeExercises';
+import { TakeFigures } from './TakeFigures';
+import { TakePicture } from './TakePicture';
+import { TakePlaces } from './TakePlaces';
+import { TempoPicture } from './TempoPicture';
+import { VerdictNote } from './VerdictNote';
+
+interface TakeReportProps {
+  take: Take;
+  judgement: Judgement;
+  school: School;
+  report: ReportWords;
+  /** What can be done with the verdict. */
+  action?: ReactNode;
+  /** Between the verdict and the pictures. */
+  children?: ReactNode;
+  /** Of a drill: practises one exercise of it alone. */
+  onExercise?: (exercise: number) => void;
+}
+
+/** A take as it is told: one thing to fix, where every stroke fell, and under it every figure that can be had. */
+export function TakeReport({ take, judgement, school, report, action, children, onExercise }: TakeReportProps) {
+  const drill = exercisesPlayed(take);
+  return (
+    <Box sx={{ display: 'grid', gap: 3.5, minWidth: 0 }}>
+      <VerdictNote
+        verdict={judgement.verdict}
+        school={school}
+        report={report}
+        good={goodOf(judgement, report)}
+        action={action}
+      />
+      {children}
+      {drill && <TakeExercises drill={drill} judgement={judgement} school={school} onExercise={onExercise} />}
+      <TakePicture take={take} judgement={judgement} school={school} />
+      {report === 'figures' ? (
+        <AllFigures take={take} judgement={judgement} school={school} />
+      ) : (
+        <Box component="details">
+          <Typography component="summary" sx={{ cursor: 'pointer', py: 1, fontWeight: 650 }}>
+            All figures
+          </Typography>
+          <AllFigures take={take} judgement={judgement} school={school} />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Which figures stand together, under which words. */
+const GROUPS: [title: string, kinds: FigureKind[]][] = [
+  ['Limb by limb', ['limb']],
+  ['Limbs against each other', ['together']],
+  ['Changes of rate: the first three notes', ['switch']],
+  ['By rate', ['rate']],
+  ['Swing', ['swing']],
+  ['Flams', ['flam']],
+  ['Second strokes of doubles', ['doubles']],
+  ['How loud', ['height']],
+  ['Accents above the rest', ['accents', 'second loudness']],
+  ['Within phrases', ['phrase']],
+  ['Evenness', ['evenness', 'rate spread']],
+  ['Left out', ['left out']],
+];
+
+/** One rate alone says what the whole take says, and nothing left out needs no picture. */
+const isWorthIt = (kinds: FigureKind[], figures: readonly TakeFigure[]): boolean =>
+  (kinds[0] !== 'rate' || figures.length > 1) && (kinds[0] !== 'left out' || figures.some(({ value }) => value));
+
+function AllFigures({ take, judgement, school }: Pick<TakeReportProps, 'take' | 'judgement' | 'school'>) {
+  const figures = useMemo(() => figuresOfTake(take, judgement), [take, judgement]);
+  const curve = useMemo(() => tempoCurve(take, judgement), [take, judgement]);
+  const audibleMs = Math.min(...judgement.strokes.map((one) => one.audibleMs));
+  const groups = GROUPS.map(([title, kinds]) => ({
+    title,
+    kinds,
+    figures: figures.filter(({ kind }) => kinds.includes(kind)),
+  })).filter((group) => isWorthIt(group.kinds, group.figures));
+  return (
+    <Box sx={{ display: 'grid', gap: 3.5 }}>
+      <PlaceErrors take={take} judgement={judgement} school={school} />
+      <TakeFigures judgement={judgement} />
+      <TempoPicture curve={curve} />
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 400px), 1fr))',
+          columnGap: 5,
+          rowGap: 3.5,
+          alignItems: 'start',
+        }}
+      >
+        {groups.map((group) => (
+          <FigureRows key={group.title} title={group.title} figures={group.figures} audibleMs={audibleMs} />
+        ))}
+      </Box>
+      <TakePlaces take={take} judgement={judgement} school={school} />
+    </Box>
+  );
+}

@@ -1,0 +1,63 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import { useTheme } from '@mui/material/styles';
+import Typography from '@mui/material/Typography';
+import type { TempoPoint } from '@/core/take/takeFigures';
+
+/** A change of tempo of less than this is hardly heard (Drake & Botte 1993, Perception & Psychophysics 54:277). */
+const HEARD_PERCENT = 2;
+const HEIGHT = 84;
+
+interface TempoPictureProps {
+  curve: readonly TempoPoint[];
+}
+
+/** The tempo that was played, from bar to bar, round the one that was set. */
+export function TempoPicture({ curve }: TempoPictureProps) {
+  const { cloth, text } = useTheme().vars!.palette;
+  if (curve.length < 3) return null;
+  const most = Math.max(1.25 * HEARD_PERCENT, ...curve.map(({ percent }) => Math.abs(percent)));
+  const [first, last] = [curve[0]!.barInRun, curve.at(-1)!.barInRun];
+  const x = (bar: number) => (100 * (bar - first)) / (last - first || 1);
+  const y = (percent: number) => HEIGHT / 2 - (percent * (HEIGHT / 2 - 6)) / most;
+  const [slowest, fastest] = [Math.min(...curve.map(({ bpm }) => bpm)), Math.max(...curve.map(({ bpm }) => bpm))];
+  return (
+    <Box component="section">
+      <Typography variant="h2">Tempo over time</Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+        From bar to bar, between {slowest.toFixed(1)} and {fastest.toFixed(1)} bpm. Up is faster than was set; a change
+        within the green band, {HEARD_PERCENT} %, is hardly heard.
+      </Typography>
+      <Box
+        component="svg"
+        aria-hidden
+        viewBox={`0 0 100 ${HEIGHT}`}
+        preserveAspectRatio="none"
+        sx={{ width: 1, height: HEIGHT, display: 'block' }}
+      >
+        <rect
+          x={0}
+          width={100}
+          y={y(HEARD_PERCENT)}
+          height={y(-HEARD_PERCENT) - y(HEARD_PERCENT)}
+          fill={cloth.unheard}
+          opacity={0.6}
+        />
+        <line x1={0} x2={100} y1={y(0)} y2={y(0)} stroke={text.secondary} vectorEffect="non-scaling-stroke" />
+        <polyline
+          points={curve.map(({ barInRun, percent }) => `${x(barInRun)},${y(percent)}`).join(' ')}
+          fill="none"
+          stroke={text.primary}
+          strokeWidth={2.25}
+          strokeLinejoin="round"
+          vectorEffect="non-scaling-stroke"
+        />
+      </Box>
+      <Typography variant="body2" color="textSecondary" sx={{ display: 'flex', justifyContent: 'space-between' }}>
+        <span>bar {first + 1}</span>
+        <span>bar {last + 1}</span>
+      </Typography>
+    </Box>
+  );
+}
