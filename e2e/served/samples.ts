@@ -78,6 +78,9 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
     crypto.randomUUID(),
     { version: 1, subject: 'flam', answers: [{ rung: 0, seed: 1, right: 'flat', said: 'wide' }] },
   ],
+  writeNoteAction: [EMPTY, new Form({ take: cast.take, bar: '1', words: fresh('Listen') })],
+  dropNoteAction: [new Form({ note: cast.note })],
+  setAsideAction: [EMPTY, new Form({ take: cast.take, why: fresh('The stool slipped') })],
   keepLadderAction: [cast.groove, freshClimb(), 0],
   saveSettingsAction: [{ ...USUAL_SETTINGS, timeZone: 'Europe/Zurich' }, 1],
 });

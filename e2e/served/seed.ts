@@ -59,7 +59,12 @@ export async function seedCast(): Promise<Cast> {
     playedAt: new Date(),
     judged: judgedTake(played, 'second year'),
   });
+  const note = crypto.randomUUID();
+  await db.query(
+    `insert into take_note (id, take_id, workshop_id, author_id, words) values ($1, $2, $3, $4, 'The stool creaked.')`,
+    [note, take, workshop, student.id],
+  );
   db.release();
   for (const one of [teacher, student, other, foreign]) one.token = await sessionOf(one.id);
-  return { workshop, teacher, student, other, foreign, groove, assignment, take, drill };
+  return { workshop, teacher, student, other, foreign, groove, assignment, take, drill, note };
 }

@@ -146,6 +146,7 @@ export interface Cast {
   assignment: string;
   take: string;
   drill: string;
+  note: string;
 }
 export interface Actor {
   id: string;

@@ -22,6 +22,7 @@ const SEEN: Record<string, Record<ActorName, number> | 'denied'> = {
   groove: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
   assignment: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
   take: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
+  take_note: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
   drill: { visitor: 0, student: 0, other: 0, teacher: 1, foreign: 0 },
   favourite: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
   ladder: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
@@ -47,8 +48,9 @@ const GRANTED: Record<string, string> = {
   ladder: 'insert, update(changed_at, document, step, tempo)',
   listening: 'insert',
   person:
-    'insert(birth_year, id, level, name, role, school, setup, sign_in_name, workshop_id), update(archived_at, level, school, setup)',
-  take: 'insert',
+    'insert(birth_year, id, level, name, report, role, school, setup, sign_in_name, workshop_id), update(archived_at, level, report, school, setup)',
+  take: 'insert, update(set_aside_at, set_aside_by, set_aside_why)',
+  take_note: 'delete, insert',
   take_place: 'insert',
   workshop: 'update(name, place, settings, settings_number)',
 };
@@ -124,6 +126,19 @@ describe('tables', () => {
 const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] = [
   ['another’s take', ({ take }) => `delete from take where id = '${take}'`, []],
   ['a take’s figures', ({ take }) => `update take set mean_error_ms = 0 where id = '${take}'`, []],
+  [
+    'setting another’s take aside',
+    ({ take, student }) =>
+      `update take set set_aside_at = now(), set_aside_by = '${student.id}', set_aside_why = 'x' where id = '${take}'`,
+    ['student'],
+  ],
+  ['a note of another', ({ note }) => `delete from take_note where id = '${note}'`, ['student']],
+  [
+    'a note in another’s name',
+    ({ take, teacher, workshop }) =>
+      `insert into take_note (id, take_id, workshop_id, author_id, words) values (gen_random_uuid(), '${take}', '${workshop}', '${teacher.id}', 'x')`,
+    ['teacher'],
+  ],
   ['a groove’s bars', ({ groove }) => `update groove set title = 'x' where id = '${groove}'`, ['teacher']],
   [
     'an ended homework',

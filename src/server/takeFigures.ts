@@ -99,7 +99,7 @@ export async function takeOfDayBefore(
 /** How many takes a student's figures are drawn from: some weeks of practice. */
 export const LOOKED_BACK = 60;
 
-/** Errors at one counted place, over all takes that are looked at. */
+/** Errors at one counted place against where each take as a whole sits, over all takes that are looked at. */
 export interface PlaceHeat {
   limb: Limb;
   count: number;
@@ -119,7 +119,7 @@ export async function figuresOfStudent(
   takes: { played_at: Date; tempo: number; tolerance_ms: number; figures: TakeFigure[] }[];
   heat: PlaceHeat[];
 }> {
-  const recent = `select id, played_at, tempo, tolerance_ms, figures from take
+  const recent = `select id, mean_error_ms as whole_ms, played_at, tempo, tolerance_ms, figures from take
     where player_id = $1 and struck_by = 'player' and set_aside_at is null order by played_at desc, id limit $2`;
   const { rows } = await db.query<{ played_at: Date; tempo: number; tolerance_ms: number; figures: unknown }>(recent, [
     playerId,
@@ -127,8 +127,8 @@ export async function figuresOfStudent(
   ]);
   const heat = await db.query<PlaceHeat>(
     `select limb, count, part, parts, counts, sum(matched)::int as matched, sum(missed)::int as missed,
-       sum(mean_error_ms * matched) / nullif(sum(matched), 0) as mean_error_ms
-     from take_place where take_id in (select id from (${recent}) recent)
+       sum((mean_error_ms - whole_ms) * matched) / nullif(sum(matched), 0) as mean_error_ms
+     from take_place join (${recent}) recent on recent.id = take_id
      group by limb, count, part, parts, counts order by count, part::float8 / parts`,
     [playerId, LOOKED_BACK],
   );

@@ -40,7 +40,9 @@ export function Page({
           </Typography>
         )}
         {actions && (
-          <Box sx={{ ml: { sm: 'auto' }, display: 'flex', flexWrap: 'wrap', gap: 1, whiteSpace: 'nowrap' }}>{actions}</Box>
+          <Box sx={{ ml: { sm: 'auto' }, display: 'flex', flexWrap: 'wrap', gap: 1, whiteSpace: 'nowrap' }}>
+            {actions}
+          </Box>
         )}
       </Box>
       <Box sx={{ px: { xs: 2, sm: 3.5 }, py: 3 }}>{children}</Box>

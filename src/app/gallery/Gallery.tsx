@@ -135,6 +135,8 @@ function Played({ name, groove, playing }: { name: string; groove: Groove; playi
     played_at: new Date('2026-11-20T17:00:00Z'),
     tempo: take.bpm,
     struck_by: 'player' as const,
+    set_aside_why: null,
+    notes: 0,
     matched: figures.matched,
     missed: figures.missed,
     extra: figures.extra,

@@ -230,6 +230,9 @@ const RATE_OF: Partial<Record<number, Rate>> = {
   6: '16th triplet',
 };
 
+/** The rate of which a quarter holds so many; nothing where drills have none. */
+export const rateOf = (perQuarter: number): Rate | undefined => RATE_OF[perQuarter];
+
 /** The first two rates that a groove goes between, in the order in which they come. */
 function ratesOf({ bars }: Take['groove']): [Rate, Rate] | undefined {
   const rates = bars.flatMap(({ meter, cells }) =>

@@ -7,6 +7,7 @@ import type { DrillChoice } from '@/server/drills';
 import type { GrooveRow } from '@/server/grooves';
 import type { ListeningProgress } from '@/server/listening';
 import type { Person } from '@/server/people';
+import type { figuresOfStudent } from '@/server/takeFigures';
 import type { TakeRow } from '@/server/takes';
 import { Page } from '@/ui/Page';
 import type { Reader } from '@/ui/reader';
@@ -21,6 +22,7 @@ import { DRILL } from './shapes';
 import { PersonForm } from './PersonForm';
 import { ProgressChart } from './ProgressChart';
 import { SignInSection } from './SignInSection';
+import { StudentFigures } from './StudentFigures';
 
 /** How many takes stand on the page itself; the log has the rest. */
 const LISTED = 12;
@@ -32,6 +34,7 @@ interface StudentPageProps {
   grooves: readonly GrooveRow[];
   drills: readonly DrillChoice[];
   takes: TakeRow[];
+  figures: Awaited<ReturnType<typeof figuresOfStudent>>;
   listening: readonly ListeningProgress[];
   /** A drill that is to be set next. */
   drill?: string;
@@ -45,6 +48,7 @@ export function StudentPage({
   grooves,
   drills,
   takes,
+  figures,
   listening,
   drill,
 }: StudentPageProps) {
@@ -65,7 +69,7 @@ export function StudentPage({
     })),
   ];
   const age = student.birth_year ? `${new Date().getFullYear() - student.birth_year} years` : undefined;
-  const heard = takes.filter((take) => take.sd_error_ms !== null && take.struck_by === 'player');
+  const heard = takes.filter((take) => take.sd_error_ms !== null && take.struck_by === 'player' && !take.set_aside_why);
   return (
     <Page
       title={student.name}
@@ -150,6 +154,7 @@ export function StudentPage({
             />
           </section>
         )}
+        <StudentFigures figures={figures} reader={reader} />
         <section>
           <Typography variant="h2" gutterBottom>
             Takes

@@ -26,6 +26,7 @@ import { useRoom } from './RoomContext';
 import { COUNT_INS } from './settings';
 import { Tempo } from './Tempo';
 import { TransportChoices } from './Transport';
+import { KitChoice } from './WhoPlaysChoice';
 import { INPUT_WORDS } from '@/sound/inputs/useInputs';
 
 interface SetUpProps {
@@ -105,6 +106,11 @@ export function SetUp({ frame, isSwingFixed, withTransport, onClose }: SetUpProp
       <Box sx={{ display: 'grid', gap: 3, px: 2.5, py: 2.5 }}>
         {withTransport && <PhoneExtras view={withTransport} />}
         {!playing && <Listens listens={settings.listens} onChange={(listens) => onChange({ listens })} />}
+        {settings.who !== 'me' && settings.who !== 'steady' && (
+          <Part title="The simulated kit" hint="It shows a fault, so that it can be seen and heard.">
+            <KitChoice settings={settings} disabled={playing} onChange={onChange} />
+          </Part>
+        )}
         <Part title="Count" hint={countHint(count, unspoken, silent)}>
           <Pick
             label="Spoken"

@@ -130,20 +130,31 @@ describe('a build-up', () => {
     return { result, set, follow };
   };
 
-  test('brings the next limb in after so many clean rounds in a row; one that was not begins the count again', () => {
+  test('brings the next limb in after so many clean rounds in a row; one that was not begins the count again', async () => {
     const { result, follow } = begun();
-    for (const clean of [true, false, true]) result.current.onRound(() => clean, follow);
+    for (const clean of [true, false, true]) await result.current.onRound(() => Promise.resolve(clean), follow);
     expect(follow).not.toHaveBeenCalled();
-    result.current.onRound(() => true, follow);
+    await result.current.onRound(() => Promise.resolve(true), follow);
     expect(follow).toHaveBeenCalledExactlyOnceWith({
       task: ['right hand', 'right foot'],
       heard: ['right hand', 'right foot'],
     });
   });
 
-  test('only when asked, in silence it stays silent, and when all are in nothing more comes', () => {
+  test('a round that was judged after the next limb came in counts no more', async () => {
+    const { result, follow } = begun({ buildUp: { order: ['right foot', 'right hand'], after: 1 } });
+    let answer: (clean: boolean) => void = () => {};
+    const late = result.current.onRound(() => new Promise((done) => (answer = done)), follow);
+    result.current.bringIn(follow);
+    answer(true);
+    await late;
+    expect(follow).toHaveBeenCalledTimes(1);
+  });
+
+  test('only when asked, in silence it stays silent, and when all are in nothing more comes', async () => {
     const asked = begun({ buildUp: { order: ['right foot', 'right hand'], after: 0 }, heard: [] });
-    for (let round = 0; round < 5; round++) asked.result.current.onRound(() => true, asked.follow);
+    for (let round = 0; round < 5; round++)
+      await asked.result.current.onRound(() => Promise.resolve(true), asked.follow);
     expect(asked.follow).not.toHaveBeenCalled();
     asked.result.current.bringIn(asked.follow);
     expect(asked.follow).toHaveBeenCalledWith({ task: ['right hand', 'right foot'] });

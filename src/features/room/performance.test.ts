@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { judge } from '@/core/take/judge';
-import { MOST_HITS } from '@/core/limits';
+import { MOST_HITS, type Level } from '@/core/limits';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
+import type { Performance } from './performance';
 import { type Piece } from './piece';
 import { begun, frames, times, touch } from './testing/performed';
 
@@ -162,19 +163,24 @@ describe('swing, task and count set anew', () => {
 });
 
 describe('round by round', () => {
+  const isClean = (performance: Performance, round: number, level: Level) => {
+    const { take, window } = performance.roundPlayed(round);
+    return judge(take, level, window).verdict.about === 'clean';
+  };
+
   test('a round is done when its last stroke can be late no more, and clean when nothing is to be fixed in it', async () => {
     const { player, performance } = await begun({ who: 'steady' });
     for (; player.now < 2200; player.now += 16) frames(performance);
     expect(performance.roundsDone).toBe(0);
     for (; player.now < 4400; player.now += 16) frames(performance);
     expect(performance.roundsDone).toBe(2);
-    expect([0, 1].map((round) => performance.cleanRound(round, 'first year'))).toEqual([true, true]);
+    expect([0, 1].map((round) => isClean(performance, round, 'first year'))).toEqual([true, true]);
     const late = await begun({ who: 'late' });
     for (; late.player.now < 2400; late.player.now += 16) frames(late.performance);
-    expect(late.performance.cleanRound(0, 'concert')).toBe(false);
+    expect(isClean(late.performance, 0, 'concert')).toBe(false);
     const idle = await begun();
     idle.player.now = 2400;
-    expect(idle.performance.cleanRound(0, 'first year')).toBe(false);
+    expect(isClean(idle.performance, 0, 'first year')).toBe(false);
   });
 });
 

@@ -3,10 +3,10 @@
 import { formOfTake, taskAt, TAKE_VERSION, type Hit, type Take, type TakeChange } from '@/core/documents/take';
 import { barsOnce, formOf, wholeOf, type Form } from '@/core/form/form';
 import type { Limb } from '@/core/groove/limbs';
-import { MOST_HITS, type Level } from '@/core/limits';
+import { MOST_HITS } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
 import type { Schedule, TimedStroke } from '@/core/schedule/timed';
-import { judge } from '@/core/take/judge';
+import type { BarWindow } from '@/core/take/judge';
 import { kitPlaying } from '@/core/take/kitFaults';
 import { simulateKit } from '@/core/take/simulatedKit';
 import type { Ms } from '@/core/time/units';
@@ -22,6 +22,12 @@ const WAIT_MS: Ms = 300;
 
 /** What is set now is heard from the next bar line or count that is at least this far ahead of the audio thread. */
 const SOONEST_MS: Ms = 60;
+
+/** A round of a take that still goes on. */
+export interface RoundPlayed {
+  take: Take;
+  window: BarWindow;
+}
 
 /**
  * One attempt while it is going on: what sounds, where we are, and the hits so far. It knows nothing of
@@ -121,12 +127,11 @@ export class Performance {
     return last ? Math.max(0, Math.floor((last.barInRun + 1) / barsOnce(this.take))) : 0;
   }
 
-  /** Whether nothing is to be fixed in a round that is done. */
-  cleanRound(round: number, level: Level): boolean {
+  /** A round that is done, as it is to be judged: the take as far as it goes, and the bars of the round. */
+  roundPlayed(round: number): RoundPlayed {
     const bars = barsOnce(this.take);
     const playedMs = this.timed.bars.find(({ barInRun }) => barInRun === (round + 1) * bars - 1)!.endMs;
-    const window = { from: round * bars, to: (round + 1) * bars };
-    return judge({ ...this.take, playedMs }, level, window).verdict.about === 'clean';
+    return { take: { ...this.take, playedMs }, window: { from: round * bars, to: (round + 1) * bars } };
   }
 
   /** A stroke that an input heard. */

@@ -5,6 +5,7 @@ import { MOST_HITS } from '@/core/limits';
 import { judge } from '@/core/take/judge';
 import type { Input, Strike } from '@/sound/inputs/input';
 import type { Bead } from '@/ui/strip/beads';
+import { useJudgeApart } from './judging/useJudgeApart';
 import { withBead } from './liveBeads';
 import { post } from './outbox';
 import { Performance } from './performance';
@@ -21,7 +22,7 @@ export interface AttemptOptions {
   /** With every frame while playing: where the ear is. */
   onMoment: (moment: Moment | undefined) => void;
   /** A round is done; `clean` says, when asked, whether nothing is to be fixed in it. */
-  onRound?: (clean: () => boolean, follow: (wanted: Followed) => void) => void;
+  onRound?: (clean: () => Promise<boolean>, follow: (wanted: Followed) => void) => void | Promise<void>;
   /** A take is over; nothing when nothing was struck. */
   onEnded?: (judged: Judged | undefined) => void;
 }
@@ -42,6 +43,7 @@ const LOST = {
 export function useAttempt(options: AttemptOptions) {
   const room = useRoom();
   const { phase } = room.state;
+  const judgeApart = useJudgeApart(Boolean(options.onRound));
   const [beads, setBeads] = useState<Bead[]>([]);
   const [struck, setStruck] = useState<{ limb: Limb; count: number }>();
   const performance_ = useRef<Performance>(undefined);
@@ -139,8 +141,8 @@ export function useAttempt(options: AttemptOptions) {
       if (latest.current.onRound && playing.roundsDone > done) {
         const ended = done;
         done = playing.roundsDone;
-        latest.current.onRound(
-          () => playing.cleanRound(ended, latest.current.level),
+        void latest.current.onRound(
+          () => judgeApart(playing.roundPlayed(ended), latest.current.level),
           (wanted) => void playing.follow(wanted),
         );
       }
@@ -149,7 +151,7 @@ export function useAttempt(options: AttemptOptions) {
     };
     let request = requestAnimationFrame(frame);
     return () => cancelAnimationFrame(request);
-  }, [phase, finish, player]);
+  }, [phase, finish, player, judgeApart]);
 
   /** Takes up what is set while it plays, on the next bar line. */
   const follow = useCallback((wanted: Followed) => void performance_.current?.follow(wanted), []);

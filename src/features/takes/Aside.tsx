@@ -7,16 +7,18 @@ import Typography from '@mui/material/Typography';
 import { useActionState } from 'react';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
-import { setAsideAction, takeInAction } from './actions';
+import { setAsideAction } from './actions';
 
 /** That a take was set aside, why, and how it is taken in again. */
 export function AsideNote({ takeId, why }: { takeId: string; why: string }) {
+  const [, action, busy] = useActionState(setAsideAction, EMPTY_FORM);
   return (
     <Alert
       severity="info"
       action={
-        <form action={takeInAction} className="no-print">
-          <Button type="submit" name="take" value={takeId} size="small" color="inherit">
+        <form action={action} className="no-print">
+          <input type="hidden" name="take" value={takeId} />
+          <Button type="submit" name="again" value="yes" size="small" color="inherit" loading={busy}>
             Take it in again
           </Button>
         </form>

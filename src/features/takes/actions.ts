@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { asPerson, requirePerson } from '@/server/session';
 import { dropNote, MOST_NOTES, setAside, writeNote } from '@/server/takeNotes';
 import { EMPTY_FORM, fieldProblem, readForm, textOf, type FormState } from '@/ui/form';
-import { asideShape, noteShape } from './shapes';
+import { asideShape, noteShape, takeInShape } from './shapes';
 
 const GONE = 'This take is not there any more.';
 
@@ -31,21 +31,13 @@ export async function dropNoteAction(form: FormData): Promise<void> {
   revalidatePath('/takes', 'layout');
 }
 
-/** Sets a take aside with why: it stays, and counts for nobody. */
+/** Sets a take aside with why: it stays, and counts for nobody. Or takes it in again. */
 export async function setAsideAction(_before: FormState, form: FormData): Promise<FormState> {
   const who = await requirePerson();
-  const read = readForm(asideShape, form);
+  const read = readForm(textOf(form, 'again') === 'yes' ? takeInShape : asideShape, form);
   if (!read.ok) return read.state;
   const { take, why } = read.value;
   if (!(await asPerson((db) => setAside(db, who, take, why)))) return fieldProblem(form, 'why', GONE);
   revalidatePath('/', 'layout');
   return EMPTY_FORM;
-}
-
-/** Takes one in again that was set aside. */
-export async function takeInAction(form: FormData): Promise<void> {
-  const who = await requirePerson();
-  const id = z.uuid().safeParse(textOf(form, 'take'));
-  if (id.success) await asPerson((db) => setAside(db, who, id.data, undefined));
-  revalidatePath('/', 'layout');
 }

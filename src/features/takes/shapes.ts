@@ -20,3 +20,6 @@ export const asideShape = z.object({
   take: z.uuid('This take is not there any more.'),
   why: textShape(MOST_WHY).refine((text) => text.trim() !== '', 'Say why, so that it can be understood later.'),
 });
+
+/** A take that was set aside is taken in again: no reason is asked. */
+export const takeInShape = asideShape.pick({ take: true }).transform(({ take }) => ({ take, why: undefined }));

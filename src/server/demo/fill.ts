@@ -114,7 +114,31 @@ async function fill(db: Db, now: Date): Promise<void> {
     await fillTakes(db, now, student, { id, workshop_id });
     await fillListening(db, now, student, { id, workshop_id });
   }
+  await fillWords(db, teacher);
   await fillDrills(db, now, teacher);
+}
+
+/** Words on a take of late, and one that was set aside. */
+async function fillWords(db: Db, teacher: { id: string; workshop_id: string }): Promise<void> {
+  const lastOf = async (name: string, back: number) =>
+    (
+      await db.query<{ id: string }>(
+        'select id from take where player_id = $1 order by played_at desc offset $2 limit 1',
+        [demoId(name), back],
+      )
+    ).rows[0]!.id;
+  const [noted, aside] = [await lastOf('Jonte Brackwater', 0), await lastOf('Noor Tavish', 1)];
+  const write = (author: string, bar: number | null, words: string) =>
+    db.query(
+      'insert into take_note (id, take_id, workshop_id, author_id, bar, words) values ($1, $2, $3, $4, $5, $6)',
+      [demoId(`note ${words}`), noted, teacher.workshop_id, author, bar, words],
+    );
+  await write(demoId('Jonte Brackwater'), 8, 'The ferry horn came in here. I went on.');
+  await write(teacher.id, null, 'Good that you did. Say the a aloud while you play it, at 79.');
+  await db.query('update take set set_aside_at = now(), set_aside_by = player_id, set_aside_why = $2 where id = $1', [
+    aside,
+    'The stool slipped in the second round.',
+  ]);
 }
 
 async function fillDrills(db: Db, now: Date, teacher: { id: string; workshop_id: string }): Promise<void> {

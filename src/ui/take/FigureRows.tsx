@@ -1,3 +1,5 @@
+'use client';
+
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useTheme } from '@mui/material/styles';
@@ -7,7 +9,8 @@ import { Explained } from './Explained';
 
 interface FigureRowsProps {
   title: string;
-  figures: readonly TakeFigure[];
+  /** Each by its own name, or by its label. */
+  figures: readonly (TakeFigure & { label?: string })[];
   /** Half the band in which nobody hears an error, in milliseconds. */
   audibleMs: number;
 }
@@ -25,7 +28,12 @@ export function FigureRows({ title, figures, audibleMs }: FigureRowsProps) {
         {title}
       </Typography>
       {figures.map((figure) => (
-        <FigureRow key={`${figure.kind} ${figure.of}`} figure={figure} range={range} audibleMs={audibleMs} />
+        <FigureRow
+          key={`${figure.kind} ${figure.label ?? figure.of}`}
+          figure={figure}
+          range={range}
+          audibleMs={audibleMs}
+        />
       ))}
     </Box>
   );
@@ -54,7 +62,15 @@ function mostShown({ kind }: TakeFigure): number {
   return kind === 'swing' ? 3 : 0;
 }
 
-function FigureRow({ figure, range, audibleMs }: { figure: TakeFigure; range: Range; audibleMs: number }) {
+function FigureRow({
+  figure,
+  range,
+  audibleMs,
+}: {
+  figure: FigureRowsProps['figures'][number];
+  range: Range;
+  audibleMs: number;
+}) {
   const { name, value, explained } = figureInWords(figure);
   return (
     <Explained explained={explained} sx={{ borderTop: 1, borderColor: 'divider' }}>
@@ -68,7 +84,7 @@ function FigureRow({ figure, range, audibleMs }: { figure: TakeFigure; range: Ra
           py: 0.5,
         }}
       >
-        <span className="figure-name">{name}</span>
+        <span className="figure-name">{figure.label ?? name}</span>
         <Box component="strong" sx={{ textAlign: { xs: 'right', sm: 'left' } }}>
           {value}
         </Box>

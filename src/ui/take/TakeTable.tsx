@@ -9,6 +9,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { dayInWords } from '../words/dates';
+import { plural } from '../words/text';
 import { driftInWords, inMs, lateOrEarly, tempoInWords } from '../words/figures';
 
 /** What a row of the log needs of a take. */
@@ -19,6 +20,8 @@ export interface ListedTake {
   played_at: Date;
   tempo: number;
   struck_by: 'player' | 'kit';
+  set_aside_why: string | null;
+  notes: number;
   matched: number;
   missed: number;
   extra: number;
@@ -60,7 +63,11 @@ export function TakeTable({ takes, reader, withPlayer = false }: TakeTableProps)
             <TableRow
               key={take.id}
               hover
-              sx={take.struck_by === 'kit' ? { '& .MuiTableCell-root': { color: 'text.secondary' } } : undefined}
+              sx={
+                take.struck_by === 'kit' || take.set_aside_why
+                  ? { '& .MuiTableCell-root': { color: 'text.secondary' } }
+                  : undefined
+              }
             >
               <TableCell sx={{ whiteSpace: 'nowrap' }}>
                 <Link href={`/takes/${take.id}`}>{dayInWords(take.played_at, reader.timeZone)}</Link>
@@ -85,7 +92,9 @@ export function TakeTable({ takes, reader, withPlayer = false }: TakeTableProps)
               </TableCell>
               <TableCell sx={{ minWidth: 240 }}>
                 {take.struck_by === 'kit' && KIT_PLAYED}
+                {take.set_aside_why && `Set aside: ${take.set_aside_why} `}
                 {verdictOfRow(take, reader)}
+                {take.notes > 0 && ` (${plural(take.notes, 'note')})`}
               </TableCell>
             </TableRow>
           ))}

@@ -25,7 +25,7 @@ export interface FrameOptions {
   isBlocked?: boolean;
   /** Asked right before a take begins: other settings or another piece for it. */
   begin?: () => { settings?: RoomSettings; piece?: Piece };
-  onRound?: (clean: () => boolean, follow: (wanted: Followed) => void) => void;
+  onRound?: (clean: () => Promise<boolean>, follow: (wanted: Followed) => void) => void | Promise<void>;
   onEnded?: (judged: Judged | undefined) => void;
   /** Practice that waits instead of playing. */
   waits?: WaitForMe;

@@ -7,6 +7,7 @@ import { grooves } from '@/server/grooves';
 import { listeningOf } from '@/server/listening';
 import { student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
+import { figuresOfStudent } from '@/server/takeFigures';
 import { takes } from '@/server/takes';
 import { askedOnce } from '@/ui/asked';
 import { readerOf } from '@/ui/reader';
@@ -34,6 +35,7 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
         grooves={await grooves(db)}
         drills={await drillChoices(db)}
         drill={drill}
+        figures={await figuresOfStudent(db, id.data)}
         listening={await listeningOf(db, id.data)}
         takes={await takes(db, { playerId: id.data })}
       />

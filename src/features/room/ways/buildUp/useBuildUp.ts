@@ -15,8 +15,11 @@ export function useBuildUp(
   set: (change: Partial<RoomSettings>) => void,
 ) {
   const cleanRounds = useRef(0);
+  /** How often the count began anew. */
+  const begun = useRef(0);
   const begin = useCallback(() => {
     cleanRounds.current = 0;
+    begun.current++;
   }, []);
   /** Brings the next limb into the task, and lets it be heard when anything is. */
   const bringIn = (follow: Follow) => {
@@ -28,8 +31,12 @@ export function useBuildUp(
     set(wanted);
     follow(wanted);
   };
-  const onRound = (clean: () => boolean, follow: Follow) => {
-    cleanRounds.current = clean() ? cleanRounds.current + 1 : 0;
+  const onRound = async (clean: () => Promise<boolean>, follow: Follow) => {
+    const before = begun.current;
+    const isClean = await clean();
+    // A limb may have come in meanwhile: what was judged was played without it.
+    if (begun.current !== before) return;
+    cleanRounds.current = isClean ? cleanRounds.current + 1 : 0;
     if (after && cleanRounds.current >= after) bringIn(follow);
   };
   return { begin, bringIn, onRound };

@@ -1,0 +1,13 @@
+import { expose } from 'comlink';
+import type { Take } from '@/core/documents/take';
+import type { Level } from '@/core/limits';
+import { judge, type BarWindow } from '@/core/take/judge';
+
+/** Judges a stretch of a take that still goes on, off the page's own thread: whether nothing is to be fixed in it. */
+const isClean = (take: Take, level: Level, window: BarWindow): boolean =>
+  judge(take, level, window).verdict.about === 'clean';
+
+const worker = { isClean };
+export type JudgeWorker = typeof worker;
+
+expose(worker);

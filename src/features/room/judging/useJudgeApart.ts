@@ -1,0 +1,31 @@
+import { wrap, type Remote } from 'comlink';
+import { useCallback, useEffect, useRef } from 'react';
+import type { Level } from '@/core/limits';
+import type { RoundPlayed } from '../performance';
+import type { JudgeWorker } from './judge.worker';
+
+/**
+ * Judges rounds while the take goes on, in a worker: half an hour that is judged on the page would stop its pictures. With
+ * `isWanted` the worker is there before the first round is over, so that it needs no network then.
+ */
+export function useJudgeApart(isWanted: boolean): (round: RoundPlayed, level: Level) => Promise<boolean> {
+  const apart = useRef<{ worker: Worker; remote: Remote<JudgeWorker> }>(undefined);
+  const get = useCallback(() => {
+    if (!apart.current) {
+      const worker = new Worker(new URL('./judge.worker.ts', import.meta.url));
+      apart.current = { worker, remote: wrap<JudgeWorker>(worker) };
+    }
+    return apart.current.remote;
+  }, []);
+  useEffect(() => {
+    if (isWanted) get();
+  }, [isWanted, get]);
+  useEffect(
+    () => () => {
+      apart.current?.worker.terminate();
+      apart.current = undefined;
+    },
+    [],
+  );
+  return useCallback(({ take, window }, level) => get().isClean(take, level, window), [get]);
+}
