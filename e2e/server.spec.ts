@@ -25,7 +25,7 @@ for (const scheme of ['light', 'dark'] as const) {
       }
       await page.goto('/takes');
       await page.getByRole('row').nth(1).getByRole('link').click();
-      await expect(page.getByLabel('Figures by limb')).toBeVisible();
+      await expect(page.getByRole('heading', { name: 'Error by place' })).toBeAttached();
       await expectAccessible(page);
       await page.goto('/grooves');
       await page

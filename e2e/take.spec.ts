@@ -32,6 +32,7 @@ test('a student plays a groove by the simulated kit, and the teacher sees the sa
   const teacher = await (await browser.newContext({ baseURL: process.env.DEMO_URL })).newPage();
   await comeInAs(teacher, 'Oda');
   await teacher.getByRole('link', { name: 'Log' }).click();
+  await expect(teacher.getByRole('heading', { name: 'Log', level: 1 })).toBeVisible();
   await teacher.getByRole('link', { name: 'Wendla Osterby' }).click();
   const row = teacher.getByRole('row').nth(1);
   await expect(row).toContainText('Reed beds');
@@ -66,7 +67,9 @@ test('by the computer keys: every press is a hit of its limb, and the take is ju
   const hits = await page.locator('[data-bead]:not([data-bead=missed])').count();
   expect(hits).toBeGreaterThan(0);
   expect(hits).toBeLessThanOrEqual(presses);
-  await expect(page.getByRole('row', { name: /Right foot/ })).toContainText('3 of 3');
+  await page.getByText('All figures').click();
+  await expect(page.getByText('Right foot, left out')).toBeVisible();
+  await expect(page.locator('summary', { hasText: 'Right foot, left out' })).toContainText('100 %');
 });
 
 test('stopped in the count-in or with nothing played, nothing is kept', async ({ page }) => {
@@ -209,7 +212,9 @@ test('a limb out of the task is not judged', async ({ page }) => {
   await page.getByRole('button', { name: 'right foot in the task' }).click();
   await playByKit(page, 'steady');
   await expect(page.getByText('0 of 10')).toBeVisible();
-  await expect(page.getByRole('rowheader', { name: 'Right foot' })).toHaveCount(0);
+  await page.getByText('All figures').click();
+  await expect(page.locator('summary', { hasText: /^Right hand/ }).first()).toBeVisible();
+  await expect(page.locator('summary', { hasText: /^Right foot/ })).toHaveCount(0);
 });
 
 test('a take played without the network waits in the browser and is sent by itself', async ({ page, context }) => {

@@ -1,5 +1,6 @@
 import { readFigures, type TakeFigure } from '@/core/documents/takeFigures';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
+import type { FiguresOfMany, PlaceOfMany } from '@/core/plan/studentFigures';
 import type { Compared, PlaceEstimate } from '@/core/take/progress';
 import { meanKnown } from '@/core/take/statistics';
 import type { Db } from './database';
@@ -97,35 +98,17 @@ export async function takeOfDayBefore(
 }
 
 /** How many takes a student's figures are drawn from: some weeks of practice. */
-export const LOOKED_BACK = 60;
-
-/** Errors at one counted place against where each take as a whole sits, over all takes that are looked at. */
-export interface PlaceHeat {
-  limb: Limb;
-  count: number;
-  part: number;
-  parts: number;
-  counts: number;
-  matched: number;
-  missed: number;
-  mean_error_ms: number | null;
-}
+const LOOKED_BACK = 60;
 
 /** The takes whose figures a student's page draws, the newest first, and the errors by place over all of them. */
-export async function figuresOfStudent(
-  db: Db,
-  playerId: string,
-): Promise<{
-  takes: { played_at: Date; tempo: number; tolerance_ms: number; figures: TakeFigure[] }[];
-  heat: PlaceHeat[];
-}> {
+export async function figuresOfStudent(db: Db, playerId: string): Promise<FiguresOfMany> {
   const recent = `select id, mean_error_ms as whole_ms, played_at, tempo, tolerance_ms, figures from take
     where player_id = $1 and struck_by = 'player' and set_aside_at is null order by played_at desc, id limit $2`;
   const { rows } = await db.query<{ played_at: Date; tempo: number; tolerance_ms: number; figures: unknown }>(recent, [
     playerId,
     LOOKED_BACK,
   ]);
-  const heat = await db.query<PlaceHeat>(
+  const heat = await db.query<PlaceOfMany>(
     `select limb, count, part, parts, counts, sum(matched)::int as matched, sum(missed)::int as missed,
        sum((mean_error_ms - whole_ms) * matched) / nullif(sum(matched), 0) as mean_error_ms
      from take_place join (${recent}) recent on recent.id = take_id

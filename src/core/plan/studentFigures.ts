@@ -4,6 +4,7 @@ import type { TakeFigure } from '../documents/takeFigures';
 import type { Limb } from '../groove/limbs';
 import { estimatedMean, estimatedSpread } from '../take/statistics';
 import { grouped } from '../take/grouped';
+import type { ReportWords } from '../take/verdictInWords';
 import { frac } from '../time/fraction';
 import type { Bpm, Ms } from '../time/units';
 import { rateOf, type Weakness } from './weakness';
@@ -67,6 +68,12 @@ export interface PlaceOfMany extends CountedPlace {
   mean_error_ms: Ms | null;
 }
 
+/** A student's takes of late, the newest first, and the errors by place over all of them. */
+export interface FiguresOfMany {
+  takes: readonly TakeOfMany[];
+  heat: readonly PlaceOfMany[];
+}
+
 /** So many strokes make a place one that can be called weak. */
 const ENOUGH = 16;
 const HEARD_MS = 6;
@@ -82,12 +89,13 @@ export function weakestPlace(places: readonly PlaceOfMany[]): PlaceOfMany | unde
 }
 
 /** "the & of 3 in the right foot, 24 ms later than the rest over 40 strokes". */
-export function placeOfManyInWords(place: PlaceOfMany, school: School): string {
+export function placeOfManyInWords(place: PlaceOfMany, school: School, report: ReportWords = 'figures'): string {
   const { limb, matched, missed, mean_error_ms } = place;
   const late = Math.round(mean_error_ms ?? 0);
   return [
     `${countedInWords(place, school)} in the ${limb}`,
-    late && `${Math.abs(late)} ms ${late > 0 ? 'later' : 'earlier'} than the rest over ${matched} strokes`,
+    late &&
+      `${report === 'figures' ? `${Math.abs(late)} ms ` : ''}${late > 0 ? 'later' : 'earlier'} than the rest over ${matched} strokes`,
     missed && `${missed} of ${matched + missed} left out`,
   ]
     .filter(Boolean)

@@ -91,7 +91,7 @@ function wanders(strokes: readonly LoudStroke[], level: Level, limbs: number): S
 }
 
 /** How far each stroke is from the middle of those of its height and surface, in decibels. */
-export function apartFromTheirOwn(strokes: readonly LoudStroke[]): number[] {
+function apartFromTheirOwn(strokes: readonly LoudStroke[]): number[] {
   return [...grouped(strokes, ({ surface, height }) => `${surface} ${height}`).values()].flatMap((all) => {
     const middle = medianOf(all.map(({ db }) => db));
     return all.length < LEAST_OF_EACH ? [] : all.map(({ db }) => db - middle);

@@ -22,7 +22,7 @@ export interface Estimate {
 }
 
 /** Fewer than this give no figure. */
-export const FEWEST = 3;
+const FEWEST = 3;
 /** The normal distribution's 97.5 % point. */
 const Z = 1.959964;
 /** Student's 97.5 % points where the expansion is not good enough, by degrees of freedom. */

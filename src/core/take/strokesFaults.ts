@@ -27,7 +27,7 @@ export interface DueStroke {
 }
 
 /** A player who plays well leaves out a stroke or two in a hundred; 6 in a hundred of a limb's own are a fault, and two at the least. */
-const MISSED_SHARE = 0.015;
+const MISSED_SHARE = 0.01;
 const MISSED_FAULT = 0.06;
 /** Two extra hits among a hundred strokes are nobody's fault; from 4 on they are. */
 const EXTRA_SHARE = 0.02;
@@ -108,7 +108,7 @@ export function struckInVain(
       Math.max(
         overChance(own.count, expected) - Math.log(limbs.length),
         overChance(extra.length, EXTRA_SHARE * strokes.length),
-      ) - 1,
+      ) - 0.5,
     size: extra.length / strokes.length / EXTRA_FAULT,
     numbers: { extraOfLimb: own.count, extra: extra.length, due: strokes.length },
   };

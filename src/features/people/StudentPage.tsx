@@ -2,13 +2,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
+import type { FiguresOfMany } from '@/core/plan/studentFigures';
 import type { Assignment } from '@/server/assignments';
 import type { DrillChoice } from '@/server/drills';
 import type { GrooveRow } from '@/server/grooves';
 import type { ListeningProgress } from '@/server/listening';
 import type { Person } from '@/server/people';
-import type { figuresOfStudent } from '@/server/takeFigures';
 import type { TakeRow } from '@/server/takes';
+import { StudentFigures } from '@/ui/student/StudentFigures';
 import { Page } from '@/ui/Page';
 import type { Reader } from '@/ui/reader';
 import { TakeTable } from '@/ui/take/TakeTable';
@@ -22,7 +23,6 @@ import { DRILL } from './shapes';
 import { PersonForm } from './PersonForm';
 import { ProgressChart } from './ProgressChart';
 import { SignInSection } from './SignInSection';
-import { StudentFigures } from './StudentFigures';
 
 /** How many takes stand on the page itself; the log has the rest. */
 const LISTED = 12;
@@ -34,7 +34,7 @@ interface StudentPageProps {
   grooves: readonly GrooveRow[];
   drills: readonly DrillChoice[];
   takes: TakeRow[];
-  figures: Awaited<ReturnType<typeof figuresOfStudent>>;
+  figures: FiguresOfMany;
   listening: readonly ListeningProgress[];
   /** A drill that is to be set next. */
   drill?: string;
@@ -154,7 +154,7 @@ export function StudentPage({
             />
           </section>
         )}
-        <StudentFigures figures={figures} reader={reader} />
+        <StudentFigures figures={figures} reader={reader} canDrill />
         <section>
           <Typography variant="h2" gutterBottom>
             Takes

@@ -1,7 +1,9 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import type { FiguresOfMany } from '@/core/plan/studentFigures';
 import type { StudentRow } from '@/server/people';
 import type { TakeRow } from '@/server/takes';
+import { StudentFigures } from '@/ui/student/StudentFigures';
 import { EmptyState } from '@/ui/EmptyState';
 import { FindByName } from '@/ui/FindByName';
 import { Page } from '@/ui/Page';
@@ -17,13 +19,15 @@ interface TakeLogProps {
   chosen?: string;
   reader: Reader;
   takes: TakeRow[];
+  /** Of one player: what the takes of late come to. */
+  figures?: FiguresOfMany;
   /** How many are listed at most, and whether these are the newest. */
   most: number;
   isNewest: boolean;
 }
 
 /** Every take one may see, the newest first; a teacher's can be narrowed to one student. */
-export function TakeLog({ isTeacher, found, words, chosen, reader, takes, most, isNewest }: TakeLogProps) {
+export function TakeLog({ isTeacher, found, words, chosen, reader, takes, figures, most, isNewest }: TakeLogProps) {
   const last = takes.at(-1);
   const older = new URLSearchParams({
     ...(chosen && { student: chosen }),
@@ -39,6 +43,11 @@ export function TakeLog({ isTeacher, found, words, chosen, reader, takes, most, 
             <Button href={`/takes?${older}`} variant="outlined" sx={{ mt: 2, minHeight: 44 }}>
               Older takes
             </Button>
+          )}
+          {figures && (
+            <Box sx={{ mt: 5, maxWidth: 1180 }}>
+              <StudentFigures figures={figures} reader={reader} canDrill={isTeacher} />
+            </Box>
           )}
         </>
       ) : (

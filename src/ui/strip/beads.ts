@@ -134,5 +134,4 @@ export function blamedFrames(
   return frames.size > MOST_FRAMED ? [] : [...frames.values()];
 }
 
-export const placeKey = ({ limb, bar, written, role }: TimedStroke) =>
-  `${limb} ${bar} ${written.n}/${written.d} ${role}`;
+const placeKey = ({ limb, bar, written, role }: TimedStroke) => `${limb} ${bar} ${written.n}/${written.d} ${role}`;

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { meanKnown, estimatedSpread, type Estimate } from '@/core/take/statistics';
 import type { Judgement } from '@/core/take/judge';
+import type { ReportWords } from '@/core/take/verdictInWords';
 import { driftInWords, inMs, lateOrEarly } from '../words/figures';
 import { FigureTile, type FigureTileProps } from './FigureTile';
 
@@ -8,13 +9,25 @@ import { FigureTile, type FigureTileProps } from './FigureTile';
 const unsure = ({ low, high }: Estimate): string =>
   low === null || high === null ? '' : `± ${Math.max(1, Math.round((high - low) / 2))}`;
 
-/** The figures of a whole take, in large. */
-export function TakeFigures({ judgement: { figures, toleranceMs } }: { judgement: Judgement }) {
-  const { matched, missed, extra, notJudgeable, meanErrorMs, sdErrorMs, sdAroundTrendMs, tempoDriftPercent } = figures;
+/** The figures of a whole take, in large; in plain words only how it was, and what was left out. */
+export function TakeFigures({ judgement, report }: { judgement: Judgement; report: ReportWords }) {
+  const tiles = report === 'figures' ? inFigures(judgement) : inWords(judgement);
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(150px, 1fr))', gap: 2 }}>
+      {tiles.map((tile) => (
+        <FigureTile key={tile.name} {...tile} />
+      ))}
+    </Box>
+  );
+}
+
+function inFigures(judgement: Judgement): FigureTileProps[] {
+  const { figures, toleranceMs } = judgement;
+  const { matched, meanErrorMs, sdErrorMs, sdAroundTrendMs, tempoDriftPercent } = figures;
   const strokes = `${matched} strokes`;
   const mean = meanKnown(matched, meanErrorMs, sdErrorMs);
   const spread = estimatedSpread(matched, sdErrorMs);
-  const tiles: FigureTileProps[] = [
+  return [
     {
       name: 'Where the take sits',
       value: lateOrEarly(meanErrorMs),
@@ -33,6 +46,44 @@ export function TakeFigures({ judgement: { figures, toleranceMs } }: { judgement
       note: `spread round it ${inMs(sdAroundTrendMs)}`,
       explained: `How much faster or slower than the click the whole take is, by a straight line through all errors. From ${strokes}.`,
     },
+    ...counted(judgement),
+  ];
+}
+
+/** What somebody does who is told that much is off, against what passes. */
+function inWords(judgement: Judgement): FigureTileProps[] {
+  const { figures, toleranceMs } = judgement;
+  const { matched, meanErrorMs, sdErrorMs, tempoDriftPercent } = figures;
+  const late = (meanErrorMs ?? 0) / toleranceMs;
+  const uneven = (sdErrorMs ?? 0) / toleranceMs;
+  const faster = tempoDriftPercent ?? 0;
+  const from = `From ${matched} strokes.`;
+  const way = late > 0 ? 'late' : 'early';
+  return [
+    {
+      name: 'With the click',
+      value: Math.abs(late) < 0.5 ? 'on time' : `${Math.abs(late) < 1.2 ? 'a little ' : ''}${way}`,
+      note: 'all of it together',
+      explained: `Whether you play with the click, before it or after it. ${from}`,
+    },
+    {
+      name: 'How even',
+      value: uneven <= 1 ? 'even' : 'not even yet',
+      note: 'stroke by stroke',
+      explained: `Whether all strokes are as early or as late as each other. ${from}`,
+    },
+    {
+      name: 'Tempo',
+      value: Math.abs(faster) < 0.3 ? 'steady' : `gets ${faster > 0 ? 'faster' : 'slower'}`,
+      note: 'from beginning to end',
+      explained: `Whether you get faster or slower on the way. ${from}`,
+    },
+    ...counted(judgement),
+  ];
+}
+
+function counted({ figures: { matched, missed, extra, notJudgeable } }: Judgement): FigureTileProps[] {
+  return [
     {
       name: 'Left out',
       value: `${missed} of ${matched + missed}`,
@@ -48,11 +99,4 @@ export function TakeFigures({ judgement: { figures, toleranceMs } }: { judgement
       explained: 'Hits that belong to no stroke of the groove.',
     },
   ];
-  return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(150px, 1fr))', gap: 2 }}>
-      {tiles.map((tile) => (
-        <FigureTile key={tile.name} {...tile} />
-      ))}
-    </Box>
-  );
 }

@@ -50,12 +50,15 @@ export function TakeReport({ take, judgement, school, report, action, children, 
       {report === 'figures' ? (
         <AllFigures take={take} judgement={judgement} school={school} />
       ) : (
-        <Box component="details">
-          <Typography component="summary" sx={{ cursor: 'pointer', py: 1, fontWeight: 650 }}>
-            All figures
-          </Typography>
-          <AllFigures take={take} judgement={judgement} school={school} />
-        </Box>
+        <>
+          <TakeFigures judgement={judgement} report={report} />
+          <Box component="details">
+            <Typography component="summary" sx={{ cursor: 'pointer', py: 1, fontWeight: 650 }}>
+              All figures
+            </Typography>
+            <AllFigures take={take} judgement={judgement} school={school} />
+          </Box>
+        </>
       )}
     </Box>
   );
@@ -93,7 +96,7 @@ function AllFigures({ take, judgement, school }: Pick<TakeReportProps, 'take' | 
   return (
     <Box sx={{ display: 'grid', gap: 3.5 }}>
       <PlaceErrors take={take} judgement={judgement} school={school} />
-      <TakeFigures judgement={judgement} />
+      <TakeFigures judgement={judgement} report="figures" />
       <TempoPicture curve={curve} />
       <Box
         sx={{

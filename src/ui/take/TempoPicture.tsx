@@ -2,8 +2,14 @@
 
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { TempoPoint } from '@/core/take/takeFigures';
+import { driftInWords } from '../words/figures';
 
 /** A change of tempo of less than this is hardly heard (Drake & Botte 1993, Perception & Psychophysics 54:277). */
 const HEARD_PERCENT = 2;
@@ -58,6 +64,38 @@ export function TempoPicture({ curve }: TempoPictureProps) {
         <span>bar {first + 1}</span>
         <span>bar {last + 1}</span>
       </Typography>
+      <Box component="details">
+        <Typography component="summary" sx={{ cursor: 'pointer', py: 0.5 }}>
+          Every bar as a table
+        </Typography>
+        <Box
+          sx={{ maxHeight: 300, overflow: 'auto', maxWidth: 420 }}
+          tabIndex={0}
+          role="region"
+          aria-label="Tempo by bar"
+        >
+          <Table size="small" stickyHeader>
+            <TableHead>
+              <TableRow>
+                <TableCell>Bar</TableCell>
+                <TableCell align="right">Tempo</TableCell>
+                <TableCell align="right">Against what was set</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {curve.map(({ barInRun, bpm, percent }) => (
+                <TableRow key={barInRun}>
+                  <TableCell component="th" scope="row">
+                    {barInRun + 1}
+                  </TableCell>
+                  <TableCell align="right">{bpm.toFixed(1)} bpm</TableCell>
+                  <TableCell align="right">{driftInWords(percent)}</TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
+        </Box>
+      </Box>
     </Box>
   );
 }

@@ -4,6 +4,7 @@ import { MOST_NAME } from '@/core/limits';
 import { TakeLog } from '@/features/takes/TakeLog';
 import { students } from '@/server/people';
 import { asPerson, requirePerson } from '@/server/session';
+import { figuresOfStudent } from '@/server/takeFigures';
 import { MOST_LISTED, takes } from '@/server/takes';
 import { askedOnce } from '@/ui/asked';
 import { readerOf } from '@/ui/reader';
@@ -23,6 +24,8 @@ export default async function TakesPage({ searchParams }: TakesPageProps) {
   const chosen = z.uuid().safeParse(student).data;
   const until = z.iso.datetime().safeParse(before).data;
   const words = searchedIn(name, MOST_NAME);
+  // A teacher's own takes are among everybody's: only one player's are drawn together.
+  const player = who.role === 'student' ? who.id : chosen;
   return asPerson(async (db) => (
     <TakeLog
       isTeacher={who.role === 'teacher'}
@@ -32,6 +35,7 @@ export default async function TakesPage({ searchParams }: TakesPageProps) {
       reader={readerOf(who)}
       most={MOST_LISTED}
       isNewest={!until}
+      figures={player && !until ? await figuresOfStudent(db, player) : undefined}
       takes={await takes(db, { playerId: chosen, before: until ? new Date(until) : undefined })}
     />
   ));

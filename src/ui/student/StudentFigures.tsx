@@ -15,27 +15,33 @@ import {
   weakestSwitch,
   weaknessOfPlace,
   weaknessOfSwitch,
+  type FiguresOfMany,
 } from '@/core/plan/studentFigures';
 import type { TakeFigure } from '@/core/documents/takeFigures';
 import { rateInWords, switchInWords } from '@/core/take/figuresInWords';
-import type { figuresOfStudent } from '@/server/takeFigures';
-import type { Reader } from '@/ui/reader';
-import { FigureRows } from '@/ui/take/FigureRows';
-import { weaknessHref } from '@/ui/take/weaknessHref';
-import { lateOrEarly, tempoInWords } from '@/ui/words/figures';
-import { opening, plural } from '@/ui/words/text';
+import type { Reader } from '../reader';
+import { FigureRows } from '../take/FigureRows';
+import { weaknessHref } from '../take/weaknessHref';
+import { lateOrEarly, tempoInWords } from '../words/figures';
+import { opening, plural } from '../words/text';
 import { PlaceHeat } from './PlaceHeat';
 
 interface StudentFiguresProps {
-  figures: Awaited<ReturnType<typeof figuresOfStudent>>;
+  figures: FiguresOfMany;
   reader: Reader;
+  /** Whether a drill can be made of what is weak: the teacher makes them. */
+  canDrill: boolean;
 }
 
 /** The smallest error that anybody hears. */
 const AUDIBLE_MS = 6;
 
 /** What all takes of late come to: by place, by switch of rate, swing by tempo, spread by rate; the weakest as a drill. */
-export function StudentFigures({ figures: { takes, heat }, reader: { school } }: StudentFiguresProps) {
+export function StudentFigures({
+  figures: { takes, heat },
+  reader: { school, report },
+  canDrill,
+}: StudentFiguresProps) {
   if (!takes.length) return null;
   const tempo = Math.round(takes[0]!.tempo);
   const [switches, swing, spreads] = [switchesOfMany(takes), swingByTempo(takes), spreadsOfMany(takes)];
@@ -55,14 +61,14 @@ export function StudentFigures({ figures: { takes, heat }, reader: { school } }:
         <Typography color="textSecondary">From the last {plural(takes.length, 'take')} that count.</Typography>
         {place && (
           <Weakest
-            say={`${opening(placeOfManyInWords(place, school))}.`}
-            href={weaknessHref(weaknessOfPlace(place, tempo))}
+            say={`${opening(placeOfManyInWords(place, school, report))}.`}
+            href={canDrill ? weaknessHref(weaknessOfPlace(place, tempo)) : undefined}
           />
         )}
         {slip && slipDrill && (
           <Weakest
-            say={`The change ${switchInWords(slip.of)}: the first three notes come ${lateOrEarly(slip.value)}.`}
-            href={weaknessHref(slipDrill)}
+            say={`The change ${switchInWords(slip.of)}: the first three notes come ${howLate(slip.value!, report)}.`}
+            href={canDrill ? weaknessHref(slipDrill) : undefined}
           />
         )}
         {!place && !slip && <Typography>No place and no change of rate lies off by more than can be heard.</Typography>}
@@ -85,13 +91,18 @@ export function StudentFigures({ figures: { takes, heat }, reader: { school } }:
   );
 }
 
-function Weakest({ say, href }: { say: string; href: string }) {
+const howLate = (ms: number, report: Reader['report']): string =>
+  report === 'figures' ? lateOrEarly(ms) : `too ${ms > 0 ? 'late' : 'early'}`;
+
+function Weakest({ say, href }: { say: string; href?: string }) {
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, py: 0.75 }}>
       <Typography sx={{ fontWeight: 600 }}>{say}</Typography>
-      <Button href={href} variant="outlined" size="small">
-        Make a drill of this
-      </Button>
+      {href && (
+        <Button href={href} variant="outlined" size="small">
+          Make a drill of this
+        </Button>
+      )}
     </Box>
   );
 }

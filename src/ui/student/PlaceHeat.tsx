@@ -7,8 +7,8 @@ import { syllable, type School } from '@/core/count/schools';
 import { LIMBS } from '@/core/groove/limbs';
 import type { PlaceOfMany } from '@/core/plan/studentFigures';
 import { grouped } from '@/core/take/grouped';
-import { lateOrEarly } from '@/ui/words/figures';
-import { opening } from '@/ui/words/text';
+import { lateOrEarly } from '../words/figures';
+import { opening } from '../words/text';
 
 interface PlaceHeatProps {
   places: readonly PlaceOfMany[];
