@@ -93,7 +93,7 @@ export const theme = createTheme({
         },
         // On paper there is nothing to press, and what the green band means has to be seen.
         '@media print': {
-          '.no-print': { display: 'none !important' },
+          '.no-print, .fold:not([open])': { display: 'none !important' },
           svg: { printColorAdjust: 'exact' },
           'section, figure': { breakInside: 'avoid' },
         },

@@ -4,6 +4,8 @@ import { opening } from './wording';
 /** A figure as it is read: its name, its value, how sure that is, and what stands behind it. */
 export interface FigureInWords {
   name: string;
+  /** Where it stands among its like, under their title. */
+  short: string;
   value: string;
   /** "10 to 18 ms", or that there are too few. */
   range: string;
@@ -151,12 +153,24 @@ const WORDINGS: Record<FigureKind, Wording> = {
   ),
 };
 
+/** Figures whose title says what they are, so that the limb or the rate is enough. */
+const SHORT: readonly FigureKind[] = [
+  'evenness',
+  'left out',
+  'rate spread',
+  'accents',
+  'second loudness',
+  'flam',
+  'doubles',
+];
+
 export function figureInWords(figure: TakeFigure): FigureInWords {
   const { kind, of, n, value, low, high, meant } = figure;
   const { name, value: said, bound, unit, what, from } = WORDINGS[kind];
   const isSure = value !== null && low !== null && high !== null;
   return {
     name: name(of),
+    short: SHORT.includes(kind) ? opening(kind.startsWith('rate') ? rateInWords(of) : of) : name(of),
     value: value === null ? '–' : said(value),
     range: isSure ? `${bound(low)} to ${bound(high)} ${unit}` : 'too few to say',
     explained: [

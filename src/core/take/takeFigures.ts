@@ -1,6 +1,7 @@
 import { formOfTake, type Take } from '../documents/take';
 import type { FigureKind, TakeFigure } from '../documents/takeFigures';
 import type { Form } from '../form/form';
+import { HEIGHTS, LIMBS } from '../groove/limbs';
 import type { TimedStroke } from '../schedule/timed';
 import type { Ms } from '../time/units';
 import { trendOf } from './figures';
@@ -161,13 +162,15 @@ function phraseFigures({ schedule }: Judgement, heard: readonly Heard[], one: Ma
 }
 
 function loudnessFigures(take: Take, judged: readonly JudgedStroke[], one: Made): TakeFigure[] {
-  const loud = loudStrokes(judged, take);
-  return [...grouped(loud, ({ limb }) => limb)].flatMap(([limb, all]) => {
+  const byLimb = grouped(loudStrokes(judged, take), ({ limb }) => limb);
+  return LIMBS.flatMap((limb) => {
+    const all = byLimb.get(limb) ?? [];
     const main = all.filter(({ role }) => role === 'main');
     const { accents, others } = accentDistance(main);
-    const heights = [...grouped(main, ({ height }) => height)].map(([height, of]) =>
-      one('height', `${limb} ${height}`, estimatedMean(of.map(({ db }) => db))),
-    );
+    const heights = HEIGHTS.toReversed().flatMap((height) => {
+      const of = main.filter((each) => each.height === height).map(({ db }) => db);
+      return of.length ? [one('height', `${limb} ${height}`, estimatedMean(of))] : [];
+    });
     const seconds = secondsAbove(all);
     return [
       ...heights,

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { subDays } from 'date-fns';
+import { subDays, subHours } from 'date-fns';
 import pg from 'pg';
 import { limbsIn, turnFor } from '@/core/groove/kit';
 import { randomFrom, seedOf } from '@/core/random';
@@ -114,12 +114,12 @@ async function fill(db: Db, now: Date): Promise<void> {
     await fillTakes(db, now, student, { id, workshop_id });
     await fillListening(db, now, student, { id, workshop_id });
   }
-  await fillWords(db, teacher);
+  await fillWords(db, now, teacher);
   await fillDrills(db, now, teacher);
 }
 
 /** Words on a take of late, and one that was set aside. */
-async function fillWords(db: Db, teacher: { id: string; workshop_id: string }): Promise<void> {
+async function fillWords(db: Db, now: Date, teacher: { id: string; workshop_id: string }): Promise<void> {
   const lastOf = async (name: string, back: number) =>
     (
       await db.query<{ id: string }>(
@@ -128,13 +128,13 @@ async function fillWords(db: Db, teacher: { id: string; workshop_id: string }): 
       )
     ).rows[0]!.id;
   const [noted, aside] = [await lastOf('Jonte Brackwater', 0), await lastOf('Noor Tavish', 1)];
-  const write = (author: string, bar: number | null, words: string) =>
+  const write = (author: string, bar: number | null, words: string, hoursAgo: number) =>
     db.query(
-      'insert into take_note (id, take_id, workshop_id, author_id, bar, words) values ($1, $2, $3, $4, $5, $6)',
-      [demoId(`note ${words}`), noted, teacher.workshop_id, author, bar, words],
+      'insert into take_note (id, take_id, workshop_id, author_id, bar, words, written_at) values ($1, $2, $3, $4, $5, $6, $7)',
+      [demoId(`note ${words}`), noted, teacher.workshop_id, author, bar, words, subHours(now, hoursAgo)],
     );
-  await write(demoId('Jonte Brackwater'), 8, 'The ferry horn came in here. I went on.');
-  await write(teacher.id, null, 'Good that you did. Say the a aloud while you play it, at 79.');
+  await write(demoId('Jonte Brackwater'), 8, 'The ferry horn came in here. I went on.', 14);
+  await write(teacher.id, null, 'Good that you did. Say the a aloud while you play it, at 79.', 6);
   await db.query('update take set set_aside_at = now(), set_aside_by = player_id, set_aside_why = $2 where id = $1', [
     aside,
     'The stool slipped in the second round.',

@@ -9,7 +9,7 @@ import { Explained } from './Explained';
 
 interface FigureRowsProps {
   title: string;
-  /** Each by its own name, or by its label. */
+  /** Each by its short name, or by its label. */
   figures: readonly (TakeFigure & { label?: string })[];
   /** Half the band in which nobody hears an error, in milliseconds. */
   audibleMs: number;
@@ -71,7 +71,7 @@ function FigureRow({
   range: Range;
   audibleMs: number;
 }) {
-  const { name, value, explained } = figureInWords(figure);
+  const { short, value, explained } = figureInWords(figure);
   return (
     <Explained explained={explained} sx={{ borderTop: 1, borderColor: 'divider' }}>
       <Box
@@ -84,7 +84,7 @@ function FigureRow({
           py: 0.5,
         }}
       >
-        <span className="figure-name">{figure.label ?? name}</span>
+        <span className="figure-name">{figure.label ?? short}</span>
         <Box component="strong" sx={{ textAlign: { xs: 'right', sm: 'left' } }}>
           {value}
         </Box>

@@ -25,7 +25,7 @@ export function TakePlaces({ take, judgement: { byPlace }, school }: TakePlacesP
     .map((one) => ({ ...one, place: placeJudged(take, one.limb, one.bar, one.written) }))
     .sort((a, b) => a.bar - b.bar || a.place.count - b.place.count || a.place.part - b.place.part);
   return (
-    <Box component="details">
+    <Box component="details" className="fold">
       <Typography component="summary" sx={{ cursor: 'pointer', py: 1, fontWeight: 650 }}>
         Every place as a table
       </Typography>

@@ -52,7 +52,7 @@ export function TakeReport({ take, judgement, school, report, action, children, 
       ) : (
         <>
           <TakeFigures judgement={judgement} report={report} />
-          <Box component="details">
+          <Box component="details" className="fold">
             <Typography component="summary" sx={{ cursor: 'pointer', py: 1, fontWeight: 650 }}>
               All figures
             </Typography>
@@ -74,7 +74,8 @@ const GROUPS: [title: string, kinds: FigureKind[]][] = [
   ['Flams', ['flam']],
   ['Second strokes of doubles', ['doubles']],
   ['How loud', ['height']],
-  ['Accents above the rest', ['accents', 'second loudness']],
+  ['Accents above the rest', ['accents']],
+  ['How loud second strokes are', ['second loudness']],
   ['Within phrases', ['phrase']],
   ['Evenness', ['evenness', 'rate spread']],
   ['Left out', ['left out']],

@@ -64,7 +64,7 @@ export function TempoPicture({ curve }: TempoPictureProps) {
         <span>bar {first + 1}</span>
         <span>bar {last + 1}</span>
       </Typography>
-      <Box component="details">
+      <Box component="details" className="fold">
         <Typography component="summary" sx={{ cursor: 'pointer', py: 0.5 }}>
           Every bar as a table
         </Typography>
