@@ -171,7 +171,7 @@ function unevenTogether(errors: Errors, strokes: readonly HeardStroke[], limbs: 
     return [
       {
         kind: 'apart' as const,
-        score: uneven.logLikelihood - even.logLikelihood - Math.log(limbs.length),
+        score: uneven.logLikelihood - even.logLikelihood - Math.log(limbs.length) + UNEVEN_AHEAD,
         size: spread,
         by: 0,
         unsure: spread / Math.sqrt(2 * together.length),
