@@ -1,5 +1,6 @@
 import type { School } from '../count/schools';
 import type { FaultFound, Practice, Verdict } from '../documents/verdict';
+import type { ClickPlanName } from '../time/clickPlan';
 import type { Ms } from '../time/units';
 import { plainly } from './verdictPlainly';
 import { countsInWords, judgedPlaceInWords, opening, stepInWords } from './wording';
@@ -36,8 +37,15 @@ export function verdictInWords(verdict: Verdict, school: School, report: ReportW
 
 function practiceInWords({ limbs, isWholeTask, step, bpm, click }: Practice): string {
   const named = isWholeTask ? 'all limbs of the task' : limbs.join(' and ');
-  return `${opening(step === 'all limbs' ? 'all limbs together' : named)} at ${bpm}, click on ${click}.`;
+  return `${opening(step === 'all limbs' ? 'all limbs together' : named)} at ${bpm}, ${CLICK_WORDS[click] ?? `click on ${click}`}.`;
 }
+
+/** Plans that are no place the click falls on. */
+const CLICK_WORDS: Partial<Record<ClickPlanName, string>> = {
+  'thin out and back': 'to a click that thins out and comes back',
+  '2 bars on, 2 silent': 'two bars with the click and two without',
+  silent: 'without a click',
+};
 
 function sayAndEvidence(
   { about, numbers, limb, place }: FaultFound,
