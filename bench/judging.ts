@@ -5,7 +5,8 @@
 import { LEVELS } from '../src/core/limits';
 import { judge } from '../src/core/take/judge';
 import { emptyTake } from '../src/core/testing/takes';
-import { names, PLANTED, playerFrom, takePlayed, type Planted } from '../src/core/testing/players';
+import { names, PLANTED, type Planted } from '../src/core/testing/planted';
+import { playerFrom, takePlayed } from '../src/core/testing/players';
 import { STARTER_GROOVES } from '../src/server/demo/grooves';
 import { JUDGED_GROOVES } from '../src/core/testing/judgedGrooves';
 import { medianMs, printTable } from './table';

@@ -1,20 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
-import { choose, comeInAs, complaints, expectAccessible } from './steps';
+import { comeInAs, complaints, expectAccessible, lane, newGroove } from './steps';
 
 const strip = (page: Page) => page.getByRole('application', { name: /^Strip/ });
 const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
-/** What a screen reader hears of a lane. */
-const lane = (page: Page, limb: string) => page.locator('p', { hasText: new RegExp(`^${limb}:`) });
-
-async function newGroove(page: Page, title: string): Promise<void> {
-  await comeInAs(page, 'Oda');
-  await page.getByRole('link', { name: 'Grooves' }).click();
-  await page.getByRole('button', { name: 'New groove', exact: true }).click();
-  await expect(page).toHaveURL(/bench/);
-  await page.getByLabel('Title').fill(title);
-  await page.getByLabel('Title').press('Enter');
-  await expect(page.getByRole('heading', { name: title, level: 1 })).toBeVisible();
-}
 
 test('two bars by the keyboard only: placed, raised, divided, undone, saved and there after a reload', async ({
   page,
@@ -198,86 +186,6 @@ test('beat arithmetic: values at this tempo, when a cell comes round, this note 
   await expect(page.getByLabel('Tempo', { exact: true })).toHaveValue('67.5');
 });
 
-test('two windows on one groove: the second is shown both and chooses, the other is kept as a copy', async ({
-  page,
-  context,
-}) => {
-  await newGroove(page, 'Two windows');
-  await saved(page);
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await other.getByLabel('Say it').fill('kick 3');
-  await page.getByLabel('Say it').fill('kick 1');
-  await page.getByLabel('Say it').press('Enter');
-  await saved(page);
-  await expect(page.getByText('Saving …')).toHaveCount(0);
-  await other.getByLabel('Say it').press('Enter');
-  await expect(other.getByText('This groove was saved in another window meanwhile.')).toBeVisible();
-  await expectAccessible(other);
-  await other.getByRole('button', { name: 'Keep mine' }).click();
-  await saved(other);
-  await other.reload();
-  await expect(lane(other, 'right foot')).toHaveText('right foot: count 3 tap on kick.');
-  await other.getByRole('link', { name: 'Grooves' }).click();
-  await expect(other.getByRole('heading', { name: 'Two windows (other window)' }).first()).toBeVisible();
-});
-
-test('closing the window at once after an edit loses nothing', async ({ page, context }) => {
-  await newGroove(page, 'Closed at once');
-  await saved(page);
-  await page.route('**/bench/**', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
-  await page.getByLabel('Say it').fill('kick 1');
-  await page.getByLabel('Say it').press('Enter');
-  await expect(lane(page, 'right foot')).toContainText('count 1');
-  const address = page.url();
-  await page.close();
-  const next = await context.newPage();
-  await next.goto(address);
-  await expect(lane(next, 'right foot')).toHaveText('right foot: count 1 tap on kick.');
-  await saved(next);
-});
-
-test('grooves are found as one types', async ({ page }) => {
-  await comeInAs(page, 'Oda');
-  await page.goto('/grooves');
-  const find = page.getByLabel(/^Find by title/);
-  await find.fill('swung second shuffle');
-  await expect(page.getByRole('article')).toHaveCount(1);
-  await expect(page.getByRole('heading', { name: 'Gangway shuffle' })).toBeVisible();
-  await find.fill('9/4');
-  await expect(page.getByText('No groove like that')).toBeVisible();
-  await page.getByRole('button', { name: 'Show all' }).click();
-  await expect(page.getByRole('article').nth(7)).toBeVisible();
-});
-
-test('the library: filters, a favourite, level and tags, put away and brought back', async ({ page }) => {
-  await newGroove(page, 'Shelf test');
-  await page.getByRole('link', { name: 'Grooves' }).click();
-  await page.getByLabel(/^Find by title/).fill('Shelf test');
-  const card = page.getByRole('article').filter({ hasText: 'Shelf test' }).first();
-  await card.getByRole('button', { name: 'Make Shelf test a favourite' }).click();
-  await expect(card.getByRole('button', { name: 'Shelf test is a favourite' })).toBeVisible();
-  await card.getByRole('button', { name: 'More for Shelf test' }).click();
-  await page.getByRole('menuitem', { name: 'Level and tags' }).click();
-  await page.getByLabel('Tags').fill('Low Water, backbeat');
-  await choose(page, 'Level', 'advanced', page.getByRole('dialog'));
-  await page.getByRole('button', { name: 'Keep' }).click();
-  await expect(card.getByRole('button', { name: 'low water' })).toBeVisible();
-  await expect(card).toContainText('advanced');
-  await page.getByLabel('Favourites').check();
-  await expect(page.getByRole('article')).not.toHaveCount(0);
-  await card.getByRole('button', { name: 'More for Shelf test' }).click();
-  await page.getByRole('menuitem', { name: 'Put it away' }).click();
-  await expect(page.getByText('No groove like that')).toBeVisible();
-  await page.getByRole('button', { name: 'Show all' }).click();
-  await page.getByLabel('Put away').check();
-  await page.getByRole('button', { name: 'More for Shelf test' }).first().click();
-  await page.getByRole('menuitem', { name: 'Bring it back' }).click();
-  // With nothing left there the switch goes as it is thrown.
-  await page.getByLabel('Put away').click();
-  await expect(page.getByRole('heading', { name: 'Shelf test' }).first()).toBeVisible();
-});
-
 test('selected with Shift, copied, pasted into another bar; looped; a note of the stave selects its stroke', async ({
   page,
 }) => {
@@ -345,36 +253,6 @@ test('by touch on a tablet: a tap places, Select takes two taps, the buttons do 
   // Nothing stands outside of the window.
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024);
   await page.context().close();
-});
-
-test('a school of the teacher’s own: mended where it cannot be, then spoken on the bench', async ({ page }) => {
-  await comeInAs(page, 'Oda');
-  await page.getByRole('link', { name: 'Workshop' }).click();
-  await page.getByRole('button', { name: 'te / la-li' }).click();
-  const mine = page.getByRole('group', { name: 'te / la-li, mine' });
-  await mine.getByLabel('A count in 4').fill('po loud ka');
-  await page.getByRole('button', { name: 'Keep changes' }).click();
-  await expect(mine.getByText('“loud” is a word of its own')).toBeVisible();
-  await mine.getByLabel('A count in 4').fill('po ko ka');
-  await mine.getByLabel('Name of the school').fill('Boathouse');
-  await page.getByRole('button', { name: 'Keep changes' }).click();
-  await expect(page.getByText('Kept. It holds for everybody')).toBeVisible();
-  await expectAccessible(page);
-  const counting = async (school: string) => {
-    await page.reload();
-    await choose(page, 'Counting', school);
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
-    await expect(page.getByText('Kept. It holds from now on.')).toBeVisible();
-  };
-  await counting('Boathouse');
-  await page.getByRole('link', { name: 'Grooves' }).click();
-  await page.getByRole('button', { name: 'New groove', exact: true }).click();
-  await page.getByLabel('Say it').fill('kick ko of 3');
-  await page.getByLabel('Say it').press('Enter');
-  await expect(lane(page, 'right foot')).toHaveText('right foot: the ko of 3 tap on kick.');
-  await page.getByRole('link', { name: 'Workshop' }).click();
-  await expect(page.getByRole('heading', { name: 'Workshop', level: 1 })).toBeVisible();
-  await counting('e-and-a / trip-let');
 });
 
 test('a student has no bench', async ({ page }) => {

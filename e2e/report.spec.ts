@@ -1,12 +1,18 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose, comeInAs, complaints, expectAccessible, openRoom, playByKit } from './steps';
 
-/** Opens the newest take of a student from the teacher's log, or one's own. */
+/** Opens the newest take that a student played, from the teacher's log or one's own; what the kit played beside it is left out. */
 async function openNewest(page: Page, student?: string): Promise<void> {
   await page.getByRole('link', { name: 'Log' }).click();
   await expect(page.getByRole('heading', { name: 'Log', level: 1 })).toBeVisible();
   if (student) await page.getByRole('link', { name: student }).click();
-  await page.getByRole('region', { name: 'Takes' }).getByRole('link').first().click();
+  await page
+    .getByRole('region', { name: 'Takes' })
+    .getByRole('row')
+    .filter({ hasNotText: 'The simulated kit played' })
+    .getByRole('link')
+    .first()
+    .click();
   await expect(page.getByRole('group', { name: 'Verdict' })).toBeVisible();
 }
 

@@ -72,3 +72,17 @@ export async function strikeAlong(page: Page, keys: Record<string, string>): Pro
     global.strikes.observe(document.body, { subtree: true, childList: true, characterData: true });
   }, keys);
 }
+
+/** What a screen reader hears of a lane. */
+export const lane = (page: Page, limb: string) => page.locator('p', { hasText: new RegExp(`^${limb}:`) });
+
+/** A groove of one's own on the bench, as the teacher. */
+export async function newGroove(page: Page, title: string): Promise<void> {
+  await comeInAs(page, 'Oda');
+  await page.getByRole('link', { name: 'Grooves' }).click();
+  await page.getByRole('button', { name: 'New groove', exact: true }).click();
+  await expect(page).toHaveURL(/bench/);
+  await page.getByLabel('Title').fill(title);
+  await page.getByLabel('Title').press('Enter');
+  await expect(page.getByRole('heading', { name: title, level: 1 })).toBeVisible();
+}
