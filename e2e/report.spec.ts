@@ -5,7 +5,11 @@ import { choose, comeInAs, complaints, expectAccessible, openRoom, playByKit } f
 async function openNewest(page: Page, student?: string): Promise<void> {
   await page.getByRole('link', { name: 'Log' }).click();
   await expect(page.getByRole('heading', { name: 'Log', level: 1 })).toBeVisible();
-  if (student) await page.getByRole('link', { name: student }).click();
+  if (student) {
+    await page.getByRole('link', { name: student }).click();
+    // Until then everybody's takes stand there.
+    await expect(page.getByRole('link', { name: student })).toHaveAttribute('aria-current', 'true');
+  }
   await page
     .getByRole('region', { name: 'Takes' })
     .getByRole('row')
