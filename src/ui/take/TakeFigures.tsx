@@ -9,9 +9,19 @@ import { FigureTile, type FigureTileProps } from './FigureTile';
 const unsure = ({ low, high }: Estimate): string =>
   low === null || high === null ? '' : `± ${Math.max(1, Math.round((high - low) / 2))}`;
 
+interface TakeFiguresProps {
+  judgement: Judgement;
+  report: ReportWords;
+  /** What was left out and what was too many stands above it already. */
+  isBeneath?: boolean;
+}
+
 /** The figures of a whole take, in large; in plain words only how it was, and what was left out. */
-export function TakeFigures({ judgement, report }: { judgement: Judgement; report: ReportWords }) {
-  const tiles = report === 'figures' ? inFigures(judgement) : inWords(judgement);
+export function TakeFigures({ judgement, report, isBeneath = false }: TakeFiguresProps) {
+  const tiles = [
+    ...(report === 'figures' ? inFigures(judgement) : inWords(judgement)),
+    ...(isBeneath ? [] : counted(judgement)),
+  ];
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(150px, 1fr))', gap: 2 }}>
       {tiles.map((tile) => (
@@ -46,7 +56,6 @@ function inFigures(judgement: Judgement): FigureTileProps[] {
       note: `spread round it ${inMs(sdAroundTrendMs)}`,
       explained: `How much faster or slower than the click the whole take is, by a straight line through all errors. From ${strokes}.`,
     },
-    ...counted(judgement),
   ];
 }
 
@@ -78,7 +87,6 @@ function inWords(judgement: Judgement): FigureTileProps[] {
       note: 'from beginning to end',
       explained: `Whether you get faster or slower on the way. ${from}`,
     },
-    ...counted(judgement),
   ];
 }
 

@@ -56,7 +56,7 @@ export function TakeReport({ take, judgement, school, report, action, children, 
             <Typography component="summary" sx={{ cursor: 'pointer', py: 1, fontWeight: 650 }}>
               All figures
             </Typography>
-            <AllFigures take={take} judgement={judgement} school={school} />
+            <AllFigures take={take} judgement={judgement} school={school} isBeneath />
           </Box>
         </>
       )}
@@ -85,7 +85,12 @@ const GROUPS: [title: string, kinds: FigureKind[]][] = [
 const isWorthIt = (kinds: FigureKind[], figures: readonly TakeFigure[]): boolean =>
   (kinds[0] !== 'rate' || figures.length > 1) && (kinds[0] !== 'left out' || figures.some(({ value }) => value));
 
-function AllFigures({ take, judgement, school }: Pick<TakeReportProps, 'take' | 'judgement' | 'school'>) {
+interface AllFiguresProps extends Pick<TakeReportProps, 'take' | 'judgement' | 'school'> {
+  /** Under the same in plain words. */
+  isBeneath?: boolean;
+}
+
+function AllFigures({ take, judgement, school, isBeneath = false }: AllFiguresProps) {
   const figures = useMemo(() => figuresOfTake(take, judgement), [take, judgement]);
   const curve = useMemo(() => tempoCurve(take, judgement), [take, judgement]);
   const audibleMs = Math.min(...judgement.strokes.map((one) => one.audibleMs));
@@ -97,7 +102,7 @@ function AllFigures({ take, judgement, school }: Pick<TakeReportProps, 'take' | 
   return (
     <Box sx={{ display: 'grid', gap: 3.5 }}>
       <PlaceErrors take={take} judgement={judgement} school={school} />
-      <TakeFigures judgement={judgement} report="figures" />
+      <TakeFigures judgement={judgement} report="figures" isBeneath={isBeneath} />
       <TempoPicture curve={curve} />
       <Box
         sx={{
