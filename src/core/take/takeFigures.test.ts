@@ -47,6 +47,19 @@ describe('a figure of a take comes back as it was played', () => {
     expect(of(all, 'switch', '3>2').value!).toBeLessThan(-15);
   });
 
+  test('a take that runs ahead, or lies early as a whole, slips at no change of rate', () => {
+    for (const playing of [{ offsetMs: -40 }, { driftPercent: 1 }])
+      for (const pair of ['2>3', '3>2'])
+        expect(
+          Math.abs(of(figures({ spreadMs: 3, ...playing }, JUDGED_GROOVES[0]), 'switch', pair).value!),
+        ).toBeLessThan(3);
+  });
+
+  test('a slip at the change shows beside a drift of the whole take', () => {
+    const all = figures({ spreadMs: 3, switchMs: -45, driftPercent: 0.5 }, JUDGED_GROOVES[0]);
+    expect(of(all, 'switch', '2>3').value!).toBeCloseTo(-15, -1);
+  });
+
   test('the ratio of swing, as it was meant and as it was played', () => {
     const swung: Groove = { ...backbeat, swing: { value: '8th', ratio: '2' } };
     expect(of(figures({}, swung), 'swing', '8th')).toMatchObject({

@@ -24,6 +24,8 @@ import { factsOf, perQuarter, switchesOf, type StrokeFacts } from './strokeFacts
 
 /** So many moments after a change of rate are looked at. */
 const AFTER_SWITCH = 3;
+/** So many notes make a trend that those are told against. */
+const ENOUGH_OTHERS = 8;
 
 /** A stroke that was heard. */
 type Heard = JudgedStroke & { errorMs: Ms; hitMs: Ms };
@@ -80,18 +82,30 @@ function rateFigures(heard: readonly Heard[], form: Form, one: Made): TakeFigure
     });
 }
 
-/** The first three notes after each change of rate, against where the others of the take fall. */
+/**
+ * The first three notes after each change of rate, against the trend of the notes that follow none: a take that runs
+ * ahead, or sits early throughout, slips at no change of rate. Where every note is among the first three, they are
+ * told against those that are not the very first.
+ */
 function switchFigures(heard: readonly Heard[], judged: readonly JudgedStroke[], form: Form, one: Made): TakeFigure[] {
   const since = switchesOf(
     judged.map(({ stroke }) => stroke),
     form,
   );
-  const after = heard.filter(({ stroke }) => (since.get(stroke.ms)?.moments ?? Infinity) < AFTER_SWITCH);
+  const momentsSince = ({ stroke }: Heard) => since.get(stroke.ms)?.moments ?? Infinity;
+  const others =
+    [AFTER_SWITCH, 1]
+      .map((moments) => heard.filter((each) => momentsSince(each) >= moments))
+      .find(({ length }) => length >= ENOUGH_OTHERS) ?? heard;
+  const trend = trendOf(others.map(({ stroke, errorMs }) => ({ dueMs: stroke.ms, errorMs })));
+  const after = heard.filter((each) => momentsSince(each) < AFTER_SWITCH);
   const pairs = grouped(after, ({ stroke }) => {
     const { from, to } = since.get(stroke.ms)!;
     return `${from}>${to}`;
   });
-  return [...pairs].map(([pair, all]) => one('switch', pair, estimatedMean(all.map(({ errorMs }) => errorMs))));
+  return [...pairs].map(([pair, all]) =>
+    one('switch', pair, estimatedMean(all.map(({ stroke, errorMs }) => errorMs - (trend?.at(stroke.ms) ?? 0)))),
+  );
 }
 
 /** The ratio of the long to the short part of each swung pair as it was played, beside the one that was meant. */

@@ -73,8 +73,8 @@ export const DEMO_STUDENTS: DemoStudent[] = [
     setup: 'left-handed',
     school: 'e-and-a / trip-let',
     daysInTen: 7,
-    from: { spreadMs: 20, driftPercent: 0.7 },
-    to: { spreadMs: 13, driftPercent: 0.16 },
+    from: { spreadMs: 20, driftPercent: 0.7, switchMs: -45 },
+    to: { spreadMs: 13, driftPercent: 0.16, switchMs: -36 },
     assignments: [
       {
         groove: 'Ferry ramp',
