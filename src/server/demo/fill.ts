@@ -268,6 +268,7 @@ function between(from: Playing, to: Playing, way: number): Playing {
     driftPercent: mix(from.driftPercent, to.driftPercent),
     missedShare: mix(from.missedShare, to.missedShare),
     offCountMs: mix(from.offCountMs, to.offCountMs),
+    switchMs: mix(from.switchMs, to.switchMs),
     ...(from.limbMs && { limbMs: { 'right foot': mix(from.limbMs['right foot'], to.limbMs?.['right foot']) } }),
     ...(from.isLoud && { isLoud: true, flattened: mix(from.flattened, to.flattened) }),
   };
