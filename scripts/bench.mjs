@@ -8,7 +8,7 @@ process.chdir(path.join(import.meta.dirname, '..'));
 
 await main(async () => {
   // What several benchmarks share is none itself.
-  const files = fs.readdirSync('bench').filter((file) => !['table.ts', 'served.mjs', 'live'].includes(file));
+  const files = fs.readdirSync('bench').filter((file) => !['table.ts', 'served.mjs', 'live', 'heard'].includes(file));
   const wanted = process.argv.slice(2);
   for (const file of files) {
     if (wanted.length && !wanted.includes(path.parse(file).name)) continue;

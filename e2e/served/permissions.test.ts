@@ -39,6 +39,7 @@ const PAGES: Record<string, Record<ActorName, Answer>> = {
   '/people/new': TEACHERS,
   '/workshop': TEACHERS,
   '/workshop/changes': TEACHERS,
+  '/workshop/hear': TEACHERS,
   '/sign-in': { visitor: 'shown', student: '/today', other: '/today', teacher: '/today', foreign: '/today' },
   '/set-up': { visitor: '/sign-in', student: '/sign-in', other: '/sign-in', teacher: '/sign-in', foreign: '/sign-in' },
   // In development only.

@@ -21,6 +21,13 @@ const played = (playing: Playing, take = emptyTake()) => playedTake(playing, tak
 
 const said = (verdict: Verdict) => verdictInWords(verdict, SCHOOLS[0]);
 
+test('hits too many of which no limb is known are nobody’s', () => {
+  const { hits, ...take } = played({ spreadMs: 4, extraShare: 0.2 });
+  const { verdict } = judge({ ...take, hits: hits.map(({ ms }) => ({ ms })) }, 'advanced');
+  for (const say of [said(verdict), verdictInWords(verdict, SCHOOLS[0], 'plain words')])
+    expect(Object.values(say).join(' ')).not.toContain('undefined');
+});
+
 describe('the verdict as it is read', () => {
   const late = played({ spreadMs: 4 });
   const verdict = judge({ ...late, hits: late.hits.map((hit) => ({ ...hit, ms: hit.ms + 45 })) }, 'advanced').verdict;

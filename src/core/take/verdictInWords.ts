@@ -67,10 +67,15 @@ function sayAndEvidence(
         `${n('missedOfLimb')} of ${n('dueOfLimb')} of its strokes were missed, ${n('missed')} of ${n('due')} in all.`,
       ];
     case 'extra':
-      return [
-        `The ${limb} strikes where nothing is written.`,
-        `${n('extraOfLimb')} of ${n('extra')} extra hits are its own, beside ${n('due')} strokes due.`,
-      ];
+      return limb
+        ? [
+            `The ${limb} strikes where nothing is written.`,
+            `${n('extraOfLimb')} of ${n('extra')} extra hits are its own, beside ${n('due')} strokes due.`,
+          ]
+        : [
+            'More is struck than is written.',
+            `${n('extra')} hits belong to no stroke, beside ${n('due')} strokes due.`,
+          ];
     case 'drift': {
       const percent = n('percent');
       return [

@@ -75,6 +75,9 @@ export function WorkshopPage({
       note={name}
       actions={
         <>
+          <Button href="/workshop/hear" variant="outlined">
+            Hear a file
+          </Button>
           <Button href="/workshop/changes" variant="outlined">
             Who changed what
           </Button>

@@ -1,0 +1,110 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+import { WavWriter } from '../src/core/format/wav';
+import { madeKit } from '../src/core/recording/drumSounds';
+import { recordingOf } from '../src/core/recording/recording';
+import { talking } from '../src/core/recording/room';
+import { choose, comeInAs, complaints, expectAccessible } from './steps';
+
+/** When the strokes in e2e/sounds are, in seconds: one snare, the same in each file. */
+const ONSETS = [0.5, 0.75, 1, 1.25, 1.5, 1.625, 1.75, 2];
+
+async function openHearing(page: Page): Promise<void> {
+  await comeInAs(page, 'Oda');
+  await page.getByRole('link', { name: 'Workshop' }).click();
+  await page.getByRole('link', { name: 'Hear a file' }).click();
+  await expect(page.getByRole('heading', { name: 'Hear a file', level: 1 })).toBeVisible();
+}
+const wav = (samples: Float32Array, rate: number): Buffer => {
+  const writer = new WavWriter(samples.length, rate);
+  writer.add(samples);
+  return Buffer.from(writer.bytes);
+};
+/** The seconds of every stroke, from the table. */
+async function secondsHeard(page: Page): Promise<number[]> {
+  await page.getByText('Every stroke', { exact: true }).click();
+  const rows = page.getByRole('table').getByRole('row');
+  await expect(rows.nth(1)).toBeVisible();
+  return (await rows.locator('td:first-child').allTextContents()).map(Number);
+}
+
+test('a sound file of each kind is heard, every stroke at its time', async ({ page }) => {
+  const wrong = complaints(page);
+  await openHearing(page);
+  for (const kind of ['flac', 'ogg', 'mp3']) {
+    await page.getByLabel('Sound file').setInputFiles(path.join(import.meta.dirname, `sounds/strokes.${kind}`));
+    await expect(page.getByRole('heading', { name: `8 strokes in strokes.${kind}` })).toBeVisible();
+    const seconds = await secondsHeard(page);
+    expect(seconds).toHaveLength(ONSETS.length);
+    seconds.forEach((second, index) =>
+      expect(Math.abs(second - ONSETS[index]!)).toBeLessThan(kind === 'mp3' ? 0.004 : 0.001),
+    );
+  }
+  await expect(page.getByRole('img', { name: '8 strokes between 0:00.0 and 0:02.9' })).toBeVisible();
+  await expectAccessible(page);
+  expect(wrong).toEqual([]);
+});
+
+test('on a groove it shows where each fell, also of a stereo file at another rate', async ({ page }) => {
+  await openHearing(page);
+  await choose(page, 'Groove', 'Ferry ramp');
+  await expect(page.getByLabel('Tempo')).toHaveValue(/\d+/);
+  await page.getByRole('button', { name: 'Let the simulated kit play it' }).click();
+  await expect(page.getByRole('heading', { name: /\d+ strokes in the simulated kit’s take/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Verdict' })).toBeVisible();
+  expect(await page.locator('[data-bead]').count()).toBeGreaterThan(40);
+  await page.getByText('Every stroke', { exact: true }).click();
+  await expect(page.getByRole('cell', { name: 'closed hat' }).first()).toBeVisible();
+
+  await page.getByLabel('Tempo').fill('900');
+  await expect(page.getByText('20 to 300 bpm')).toBeVisible();
+  // The same groove at twice the tempo is laid on the same recording anew.
+  await page.getByLabel('Tempo').fill('160');
+  await expect(page.getByRole('heading', { name: /\d+ strokes in the simulated kit’s take/ })).toBeVisible();
+  await choose(page, 'Groove', 'none');
+  await expect(page.getByRole('group', { name: 'Verdict' })).toHaveCount(0);
+});
+
+test('what is no recording of strokes is said for what it is, and hearing can be stopped', async ({ page }) => {
+  await openHearing(page);
+  const file = page.getByLabel('Sound file');
+  await file.setInputFiles({ name: 'letter.txt', mimeType: 'text/plain', buffer: Buffer.from('Dear Wendla') });
+  await expect(page.getByText('“letter.txt” is no sound file.', { exact: false })).toBeVisible();
+  const mp3 = readFileSync(path.join(import.meta.dirname, 'sounds/strokes.flac'));
+  await file.setInputFiles({ name: 'half.flac', mimeType: 'audio/flac', buffer: mp3.subarray(0, 60) });
+  await expect(page.getByText('cannot be read', { exact: false })).toBeVisible();
+
+  await file.setInputFiles({
+    name: 'nothing.wav',
+    mimeType: 'audio/wav',
+    buffer: wav(new Float32Array(16_000), 16_000),
+  });
+  await expect(page.getByRole('heading', { name: 'No stroke in nothing.wav' })).toBeVisible();
+  await expect(page.getByText('The recording is silent.', { exact: false })).toBeVisible();
+  const talk = talking(2, 6 * 16_000, 16_000).map((value) => 0.05 * value);
+  await file.setInputFiles({ name: 'talk.wav', mimeType: 'audio/wav', buffer: wav(talk, 16_000) });
+  await expect(page.getByText('Somebody talks', { exact: false })).toBeVisible();
+
+  // Three minutes take long enough to be stopped.
+  const setting = {
+    kit: madeKit(5, 'rings', 16_000, ['snare']),
+    room: Float32Array.of(1),
+    noise: 'pink',
+    noiseDb: 40,
+    rate: 16_000,
+    seed: 1,
+  } as const;
+  const strokes = Array.from(
+    { length: 700 },
+    (_, index) => ({ ms: 250 * index, surface: 'snare', height: 'tap' }) as const,
+  );
+  await file.setInputFiles({
+    name: 'long.wav',
+    mimeType: 'audio/wav',
+    buffer: wav(recordingOf(strokes, setting).samples, 16_000),
+  });
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: 'Stop' })).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: /long.wav/ })).toHaveCount(0);
+});

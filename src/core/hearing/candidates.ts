@@ -1,0 +1,89 @@
+import { HOP, WIDE_BANDS, type Powers } from './bands';
+import { NoiseFloor } from './floor';
+import { noveltyOf } from './novelty';
+import { changeNear } from './place';
+
+/** A place in a recording where something began. */
+export interface Candidate {
+  /** The sample it began at. */
+  sample: number;
+  /** The hop where what is heard rose most. */
+  hop: number;
+  /** How much it rose, see `noveltyOf`. */
+  rise: number;
+}
+
+/** So much rise is a stroke; more is asked for just after one, while what it struck still settles. */
+export const LEAST_RISE = 2.2;
+const AFTER_STROKE_HOPS = 60;
+/** A peak is the largest so near; strokes lie at least so far apart. */
+export const PEAK_HOPS = 3;
+const APART_HOPS = 10;
+
+/** The share of quiet moments that the floor of the wide bands lies over. */
+export const FLOOR_SHARE = 0.1;
+
+/** Where something begins in a recording: every peak of novelty over `least`, placed to the sample. In order. */
+export function candidatesIn(
+  samples: Float32Array,
+  novelty: Float32Array,
+  least: (hop: number) => number = () => LEAST_RISE,
+  from = 0,
+  last = -Infinity,
+): Candidate[] {
+  const found: Candidate[] = [];
+  for (let hop = Math.max(1, from); hop < novelty.length; hop++) {
+    const rise = novelty[hop]!;
+    if (rise < least(hop) || !isPeak(novelty, hop)) continue;
+    const since = hop - last;
+    if (since < APART_HOPS || rise < least(hop) * (1 + Math.exp(-since / AFTER_STROKE_HOPS))) continue;
+    const before = found.at(-1);
+    found.push({ hop, rise, sample: changeNear(samples, hop, before && before.sample + (APART_HOPS * HOP) / 2) });
+    last = hop;
+  }
+  return found;
+}
+
+function isPeak(novelty: Float32Array, hop: number): boolean {
+  for (let near = 1; near <= PEAK_HOPS; near++)
+    if (novelty[hop]! < (novelty[hop + near] ?? 0) || novelty[hop]! <= (novelty[hop - near] ?? 0)) return false;
+  return true;
+}
+
+/** The novelty of a stretch and the floor it is told against. */
+export function listened(powers: Powers): { novelty: Float32Array; floor: NoiseFloor } {
+  const floor = new NoiseFloor(powers, powers.wide, WIDE_BANDS, FLOOR_SHARE);
+  return { floor, novelty: noveltyOf(powers, floor) };
+}
+
+/** Reflections are looked for so long after a stroke. */
+const ECHO_HOPS = 200;
+/** In some band that rose, a stroke must come within so many decibels of the one before, less by the second for each hop. */
+const ECHO_DB = 9;
+const ECHO_DB_A_HOP = 0.2;
+const ECHO_FREE_HOPS = 20;
+const ROSE = 0.4;
+
+/** Without what a wall gave back: candidates no band of which comes near the stroke just before it. */
+export function withoutEchoes(candidates: readonly Candidate[], { wide, hops }: Powers): Candidate[] {
+  const levelsAt = (hop: number) =>
+    Array.from({ length: WIDE_BANDS }, (_, band) => {
+      let most = 0;
+      for (let at = hop; at < Math.min(hops, hop + 6); at++) most = Math.max(most, wide[at * WIDE_BANDS + band]!);
+      return most;
+    });
+  const kept: { candidate: Candidate; levels: number[] }[] = [];
+  for (const candidate of candidates) {
+    const levels = levelsAt(candidate.hop);
+    const before = levelsAt(Math.max(0, candidate.hop - 9));
+    const isEchoOf = ({ candidate: earlier, levels: its }: (typeof kept)[number]): boolean => {
+      const under = ECHO_DB + ECHO_DB_A_HOP * Math.max(0, candidate.hop - earlier.hop - ECHO_FREE_HOPS);
+      return levels.every(
+        (level, band) => Math.log(level / before[band]!) < ROSE || 10 * Math.log10(level / its[band]!) < -under,
+      );
+    };
+    const recent = kept.slice(-ECHO_HOPS / APART_HOPS).filter((one) => candidate.hop - one.candidate.hop <= ECHO_HOPS);
+    if (!recent.some(isEchoOf)) kept.push({ candidate, levels });
+  }
+  return kept.map(({ candidate }) => candidate);
+}

@@ -1,0 +1,299 @@
+import type { Height, Surface } from '../groove/limbs';
+import type { Decibels, Ms } from '../time/units';
+import { BANDS, HOP, type Powers } from './bands';
+import type { Candidate } from './candidates';
+import { distanceOf, fitted, standsOut, type Fit } from './fit';
+import type { NoiseFloor } from './floor';
+import { MOST_SHIFT, shifted, type Kit, type LearntSurface } from './kit';
+import { backgroundAt, stillRinging, type Ringing } from './ringing';
+import { CELLS, CELL_WEIGHTS, roughly, ROUGH_WEIGHTS, SLICES, sliceEnd, slicesFrom } from './slices';
+
+/** A stroke that is written, on the clock of the recording. */
+export interface Expected {
+  ms: Ms;
+  surface: Surface;
+  height: Height;
+}
+
+/** One surface at one candidate: how loud it would be, when it began, and what speaks for it. */
+export interface SurfaceLook {
+  surface: Surface;
+  sample: number;
+  levelDb: Decibels;
+  /** The same against the loudest stroke the surface was learnt from. */
+  underDb: Decibels;
+  parts: Ringing['parts'];
+  facts: Float64Array;
+}
+
+/** What is known of a candidate beside its sound. */
+export interface Around {
+  /** The next thing that begins, where it is near. */
+  next?: Candidate;
+  /** Strokes that were heard before and may still ring, in order. */
+  earlier: readonly (Ringing & { surface: Surface; levelDb: Decibels })[];
+}
+
+/** A surface whose sound can be left out for so little, or that more than so many others outdo, is not looked at further. */
+const LEAST_LOSS = 0.1;
+const MOST_ACTIVE = 6;
+/** So many surfaces at a candidate are tried earlier and later, where each explains at least so much. */
+const MOST_MOVED = 3;
+const MOVED_LOSS = 2;
+const SHIFTS = [-9, -5, 5, 9];
+const FINER = [
+  [-2, 2],
+  [-1, 1],
+];
+/** What a shift must gain, and each hop of it. */
+const SHIFT_COST = 0.6;
+const SHIFT_HOP_COST = 0.1;
+const SHIFT_ROUNDS = 5;
+const LEFT_OUT_ROUNDS = 7;
+
+/** One surface in the model of a candidate: what it sounds like from there, and the power of each of its templates. */
+interface Active {
+  learnt: LearntSurface;
+  shift: number;
+  sounds: Float64Array[];
+  gains: Float64Array;
+  loss: number;
+}
+
+/**
+ * What each surface of a kit would explain of a candidate. Looked at twice: among all of the kit's surfaces, and then
+ * among those alone that `isPlausible`, since each takes from the others what it explains as well.
+ */
+export function lookAt(
+  powers: Powers,
+  floor: NoiseFloor,
+  kit: Kit,
+  candidate: Candidate,
+  around: Around,
+  isPlausible: (look: SurfaceLook) => boolean,
+): SurfaceLook[] {
+  const hop = Math.floor(candidate.sample / HOP);
+  const ringing = stillRinging(around.earlier, hop);
+  const scene = new Scene(
+    slicesFrom(powers, hop),
+    backgroundAt(powers, floor, hop, ringing),
+    cellsUntil(around.next ? Math.floor(around.next.sample / HOP) - hop : Infinity),
+  );
+  const looks = looksIn(scene, kit.surfaces, candidate, ringing);
+  const plausible = looks.filter(isPlausible).map(({ surface }) => surface);
+  if (!plausible.length || plausible.length === looks.length) return looks;
+  return looksIn(
+    scene,
+    kit.surfaces.filter(({ surface }) => plausible.includes(surface)),
+    candidate,
+    ringing,
+  );
+}
+
+function looksIn(
+  scene: Scene,
+  surfaces: readonly LearntSurface[],
+  candidate: Candidate,
+  ringing: Around['earlier'],
+): SurfaceLook[] {
+  scene.settle(surfaces);
+  const { active, background, cells, model, distance } = scene;
+  const weights = cells.reduce((sum, weight) => sum + weight, 0);
+  const whole = active.reduce((sum, { gains }) => sum + total(gains), 1e-30);
+  const mostLoss = Math.max(1e-9, ...active.map(({ loss }) => loss));
+  const explained = Math.log1p(Math.max(0, distanceOf(scene.heard, background, cells) - distance));
+  return active.map((one): SurfaceLook => {
+    const own = powerOf(one.sounds, one.gains);
+    const others = model.map((power, cell) => Math.max(1e-15, power - own[cell]!));
+    const power = total(one.gains) + 1e-30;
+    const levelDb = 10 * Math.log10(power);
+    const { surface, softestDb, loudestDb, templates } = one.learnt;
+    const sample = candidate.sample + one.shift * HOP;
+    const last = ringing.findLast((each) => each.surface === surface);
+    const sinceMs = last ? Math.max(1, (sample - last.sample) / HOP) : Infinity;
+    const rival = Math.max(1e-30, ...active.map((other) => (other === one ? 0 : total(other.gains))));
+    return {
+      surface,
+      sample,
+      levelDb,
+      underDb: levelDb - loudestDb,
+      parts: templates.map((template, index) => ({ template, gain: one.gains[index]! })),
+      facts: Float64Array.of(
+        Math.log1p(one.loss),
+        (10 * one.loss) / weights,
+        bounded((levelDb - loudestDb) / 10, 4),
+        bounded((levelDb - softestDb) / 10, 4),
+        bounded(standsOut(own, 1, others) / 10, 4),
+        bounded(standsOut(own, 1, background) / 10, 4),
+        power / whole,
+        Math.log(candidate.rise + 0.1),
+        distance / weights,
+        one.loss / mostLoss,
+        Math.abs(one.shift) / MOST_SHIFT,
+        power >= rival ? 1 : 0,
+        cells.length / CELLS,
+        Math.exp(-sinceMs / 80),
+        last ? bounded((levelDb - last.levelDb) / 20, 2) * Math.exp(-sinceMs / 150) : 0,
+        explained,
+        bounded(Math.log(power / rival) / 4, 2),
+        active.length / 6,
+      ),
+    };
+  });
+}
+
+/** Which sounds add up to what was heard at a candidate, and how much each is needed. */
+class Scene {
+  active: Active[] = [];
+  model: Float64Array = new Float64Array(CELLS);
+  distance = 0;
+
+  constructor(
+    readonly heard: Float64Array,
+    readonly background: Float64Array,
+    /** Weights of the cells that count. */
+    readonly cells: Float64Array,
+  ) {}
+
+  /** Finds what each of some surfaces is needed for. */
+  settle(surfaces: readonly LearntSurface[]): void {
+    this.active = surfaces.map((learnt) => ({
+      learnt,
+      shift: 0,
+      sounds: learnt.templates.map((template) => shifted(template, 0)),
+      gains: new Float64Array(learnt.templates.length),
+      loss: 0,
+    }));
+    this.choose();
+    this.take(this.refit(this.active, SHIFT_ROUNDS));
+    const movable = this.active.filter(({ loss }) => loss > MOVED_LOSS).slice(0, MOST_MOVED);
+    if (movable.length > 1) for (const one of movable) this.move(one);
+    for (const one of this.active) {
+      const others = this.active.filter((other) => other !== one);
+      one.loss = Math.max(0, this.refit(others, LEFT_OUT_ROUNDS).distance - this.distance);
+    }
+  }
+
+  /**
+   * Keeps those that the whole is worse without, those first that it needs most. Told from slices the first of which
+   * are one: a limb that was a few milliseconds later must not be taken for another that fits its beginning.
+   */
+  private choose(): void {
+    const whole = this.cells.length === CELLS;
+    const [heard, background, weights] = whole
+      ? [roughly(this.heard), roughly(this.background), ROUGH_WEIGHTS]
+      : [this.heard, this.background, this.cells];
+    const soundsOf = ({ learnt, sounds }: Active) => (whole ? learnt.templates.map(({ rough }) => rough) : sounds);
+    this.take(fitted(heard, background, this.active.flatMap(soundsOf), weights));
+    for (const one of this.active) {
+      const own = powerOf(soundsOf(one), one.gains);
+      const without = this.model.map((power, cell) => Math.max(1e-15, power - own[cell]!));
+      one.loss = distanceOf(heard, without, weights) - this.distance;
+    }
+    this.active = this.active
+      .filter(({ loss }) => loss > LEAST_LOSS)
+      .sort((a, b) => b.loss - a.loss)
+      .slice(0, MOST_ACTIVE);
+  }
+
+  private refit(active: readonly Active[], rounds: number): Fit {
+    const start = Float64Array.from(active.flatMap(({ gains }) => [...gains]));
+    return fitted(
+      this.heard,
+      this.background,
+      active.flatMap(({ sounds }) => sounds),
+      this.cells,
+      start,
+      rounds,
+    );
+  }
+
+  private take({ gains, model, distance }: Fit): void {
+    let at = 0;
+    for (const one of this.active) {
+      one.gains = gains.slice(at, at + one.sounds.length);
+      at += one.sounds.length;
+    }
+    this.model = model;
+    this.distance = distance;
+  }
+
+  /** Finds when a sound began, a little before or after the candidate. */
+  private move(one: Active): void {
+    const at = (shift: number) => {
+      one.shift = shift;
+      one.sounds = one.learnt.templates.map((template) => shifted(template, shift));
+    };
+    let best = { shift: 0, cost: this.distance, fit: undefined as Fit | undefined };
+    for (const shifts of [SHIFTS, ...FINER]) {
+      const middle = best.shift;
+      for (const by of shifts) {
+        const shift = middle + by;
+        if (Math.abs(shift) > MOST_SHIFT || shift === 0) continue;
+        at(shift);
+        const fit = this.refit(this.active, SHIFT_ROUNDS);
+        const cost = fit.distance + SHIFT_COST + SHIFT_HOP_COST * Math.abs(shift);
+        if (cost < best.cost) best = { shift, cost, fit };
+      }
+    }
+    at(best.shift);
+    if (best.fit) this.take(best.fit);
+  }
+}
+
+const total = (gains: Float64Array) => gains.reduce((sum, gain) => sum + gain, 0);
+
+/** What some sounds come to at their gains, cell by cell. */
+function powerOf(sounds: readonly Float64Array[], gains: Float64Array): Float64Array {
+  const own = new Float64Array(sounds[0]!.length);
+  for (const [index, sound] of sounds.entries())
+    for (let cell = 0; cell < own.length; cell++) own[cell]! += gains[index]! * sound[cell]!;
+  return own;
+}
+
+/** How many facts there are, of what is heard alone and of what is written with it. */
+const HEARD_FACTS = 18;
+const ALL_FACTS = 23;
+
+/** So near to its place a stroke is the written one, about. */
+const NEAR_MS = 14;
+/** How loud each height usually is against the loudest. */
+const USUAL_DB: Record<Height, Decibels> = { accent: 0, tap: -8, ghost: -20 };
+
+/** The facts of a look and, behind them, how it lies to what is written about it. */
+export function withWritten(
+  { facts, surface, sample, underDb }: SurfaceLook,
+  written: readonly Expected[],
+): Float64Array {
+  const ms = sample / HOP;
+  const near = (isOwn: boolean) =>
+    written.reduce<Expected | undefined>(
+      (best, one) =>
+        (one.surface === surface) === isOwn && (!best || Math.abs(one.ms - ms) < Math.abs(best.ms - ms)) ? one : best,
+      undefined,
+    );
+  const [own, other] = [near(true), near(false)];
+  const closeness = (one?: Expected) => (one ? Math.exp(-(((one.ms - ms) / NEAR_MS) ** 2)) : 0);
+  const all = new Float64Array(ALL_FACTS);
+  all.set(facts);
+  all.set(
+    [
+      closeness(own),
+      closeness(other),
+      own ? Math.exp(-Math.abs(own.ms - ms) / 60) : 0,
+      own ? closeness(own) * bounded((underDb - USUAL_DB[own.height]) / 10, 2) : 0,
+      own?.height === 'ghost' ? closeness(own) : 0,
+    ],
+    HEARD_FACTS,
+  );
+  return all;
+}
+
+const bounded = (value: number, most: number) => Math.max(-most, Math.min(most, value));
+
+/** Weights of the cells of the slices that end before something else begins; two slices at least. */
+function cellsUntil(hops: number): Float64Array {
+  let slices = SLICES;
+  while (slices > 2 && sliceEnd(slices - 1) > hops) slices--;
+  return CELL_WEIGHTS.subarray(0, slices * BANDS);
+}

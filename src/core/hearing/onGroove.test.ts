@@ -1,0 +1,42 @@
+import { describe, expect, test } from 'vitest';
+import { judge } from '../take/judge';
+import { oneLine } from '../testing/arbitrary';
+import { emptyTake, playedTake } from '../testing/takes';
+import type { HeardStroke } from './index';
+import { onGroove } from './onGroove';
+
+const groove = oneLine('A..tA.t.', 'left hand', 90);
+const heardAt = (from: number, spreadMs = 6): HeardStroke[] =>
+  playedTake({ spreadMs }, emptyTake(groove, { rounds: 4 })).hits.map(({ ms }) => ({
+    ms: ms + from,
+    levelDb: -20,
+    sure: 0.9,
+  }));
+
+describe('a recording laid on a groove', () => {
+  test('begins where its strokes fall on what is written', () => {
+    const heard = heardAt(1234);
+    const laid = onGroove(groove, 90, heard, 14_000);
+    if (!laid.ok) throw new Error('It can be laid on it');
+    expect(Math.abs(laid.value.firstBarMs - 1234)).toBeLessThan(20);
+    const { strokes, extra } = judge(laid.value.take, 'advanced');
+    expect(extra).toHaveLength(0);
+    expect(strokes.filter(({ outcome }) => outcome === 'matched')).toHaveLength(heard.length);
+    expect(laid.value.expected[0]).toMatchObject({ surface: 'snare', height: 'accent' });
+  });
+
+  test('also with something else before it, and with its first stroke left out', () => {
+    const begins = (heard: HeardStroke[]) => {
+      const laid = onGroove(groove, 90, heard, 14_000);
+      return laid.ok ? laid.value.firstBarMs : NaN;
+    };
+    expect(Math.abs(begins([{ ms: 300, levelDb: -20, sure: 0.6 }, ...heardAt(1234)]) - 1234)).toBeLessThan(20);
+    expect(Math.abs(begins(heardAt(1234).slice(1)) - 1234)).toBeLessThan(20);
+  });
+
+  test('nothing heard, and an empty groove', () => {
+    expect(onGroove(groove, 90, [], 3000)).toMatchObject({ ok: true, value: { firstBarMs: 0, take: { hits: [] } } });
+    const empty = { ...groove, bars: groove.bars.map((bar) => ({ ...bar, strokes: [] })) };
+    expect(onGroove(empty, 90, heardAt(0), 3000)).toMatchObject({ ok: false, problems: [{ code: 'empty' }] });
+  });
+});

@@ -1,0 +1,115 @@
+import { formOfTake, type Take } from '../documents/take';
+import { wholeOf } from '../form/form';
+import { tooMuchWork } from '../form/work';
+import type { Groove } from '../groove/groove';
+import { limbsIn } from '../groove/kit';
+import { usualLimb } from '../groove/limbs';
+import { LONGEST_TAKE_MS, MOST_HITS, MOST_ROUNDS } from '../limits';
+import { fail, ok, problemAt, type Result } from '../result';
+import { schedule } from '../schedule/schedule';
+import type { TimedStroke } from '../schedule/timed';
+import type { Bpm, Ms } from '../time/units';
+import type { HeardStroke } from './hearing';
+import type { Expected } from './look';
+
+/** A stroke lies on a written one within so much. */
+const NEAR: Ms = 45;
+/** The beginning is looked for among so many of the first strokes, heard and written. */
+const FIRST = 8;
+
+/** A groove as it is played through a recording: the take it would be, with nothing struck yet, and when each stroke is due. */
+function playedThrough(groove: Groove, bpm: Bpm, lengthMs: Ms): Result<{ take: Take; due: TimedStroke[] }> {
+  const take = (rounds: number): Take => ({
+    version: 2,
+    groove,
+    passages: wholeOf(groove),
+    rounds,
+    bpm,
+    click: { kind: 'every', counts: '1', from: '0' },
+    countIn: 0,
+    task: limbsIn(groove),
+    input: 'file',
+    struckBy: 'player',
+    playedMs: Math.min(lengthMs, LONGEST_TAKE_MS),
+    hits: [],
+  });
+  const roundMs = schedule(formOfTake(take(1))).endMs;
+  const played = take(Math.max(1, Math.min(MOST_ROUNDS, Math.ceil(lengthMs / Math.max(1, roundMs)))));
+  const problems = tooMuchWork(played);
+  if (problems.length) return fail(...problems);
+  const due = schedule(formOfTake(played)).sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke');
+  if (!due.length)
+    return fail(problemAt('groove', 'empty', 'This groove has no strokes.', 'Choose one that has, or none at all.'));
+  return ok({ take: played, due });
+}
+
+/**
+ * Lays what was heard on a groove, played over and over at a tempo: the take that it is, when its first bar begins in
+ * the recording, and every written stroke on the recording's clock. It begins where most of what was heard falls on
+ * what is written.
+ */
+export function onGroove(
+  groove: Groove,
+  bpm: Bpm,
+  heard: readonly HeardStroke[],
+  lengthMs: Ms,
+): Result<{ take: Take; firstBarMs: Ms; expected: Expected[] }> {
+  const played = playedThrough(groove, bpm, lengthMs);
+  if (!played.ok) return played;
+  const { take, due } = played.value;
+  const firstBarMs = beginningOf(
+    heard.map(({ ms }) => ms),
+    due.map(({ ms }) => ms),
+  );
+  // What would be due behind the last stroke was not left out: the playing was over.
+  const endMs = Math.min(lengthMs, (heard.at(-1)?.ms ?? 0) + NEAR);
+  return ok({
+    take: {
+      ...withHits(take, heard, firstBarMs),
+      playedMs: Math.max(0, Math.min(LONGEST_TAKE_MS, endMs - firstBarMs)),
+    },
+    firstBarMs,
+    expected: due.map(({ ms, surface, height }) => ({ ms: ms + firstBarMs, surface, height })),
+  });
+}
+
+/** The take with what was heard as its hits; a surface's limb is the one that plays it in the groove. */
+export function withHits(take: Take, heard: readonly HeardStroke[], firstBarMs: Ms): Take {
+  const limbs = new Map(take.groove.bars.flatMap(({ strokes }) => strokes.map(({ surface, limb }) => [surface, limb])));
+  const hits = heard.slice(0, MOST_HITS).map(({ ms, surface }) => {
+    const limb = surface && (limbs.get(surface) ?? usualLimb(surface));
+    return { ms: Math.max(-60_000, ms - firstBarMs), ...(limb && { limb }) };
+  });
+  return { ...take, hits };
+}
+
+/** When the first bar begins, from when strokes were heard and when they are due. */
+function beginningOf(heard: readonly Ms[], due: readonly Ms[]): Ms {
+  let best = { start: heard[0] === undefined ? 0 : heard[0] - due[0]!, fit: -Infinity };
+  const firsts = [...new Set(due)].slice(0, FIRST);
+  for (const [skipped, ms] of heard.slice(0, FIRST).entries())
+    for (const first of firsts) {
+      const start = ms - first;
+      // A beginning that leaves out what was heard before it, or what is written before it, is less likely.
+      const fit =
+        heard.reduce((sum, one) => sum + nearness(due, one - start), 0) - 0.3 * (skipped + firsts.indexOf(first));
+      if (fit > best.fit) best = { start, fit };
+    }
+  // A recording has no click of its own to be early or late to: the whole of it lies on the count.
+  const offs = heard.map((ms) => nearestOff(due, ms - best.start)).filter((off) => Math.abs(off) < NEAR);
+  return best.start + (offs.sort((a, b) => a - b)[Math.floor(offs.length / 2)] ?? 0);
+}
+
+const nearness = (due: readonly Ms[], ms: Ms): number => Math.max(0, 1 - Math.abs(nearestOff(due, ms)) / NEAR);
+
+/** How much later than the nearest due stroke; due strokes are in order. */
+function nearestOff(due: readonly Ms[], ms: Ms): Ms {
+  let [low, high] = [0, due.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (due[middle]! < ms) low = middle + 1;
+    else high = middle;
+  }
+  const [after, before] = [ms - (due[low] ?? Infinity), ms - (due[low - 1] ?? -Infinity)];
+  return Math.abs(after) < Math.abs(before) ? after : before;
+}

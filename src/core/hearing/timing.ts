@@ -1,0 +1,84 @@
+import { BANDS, HOP, type Powers } from './bands';
+import { MOST_SHIFT, type Template } from './kit';
+import { meanPower } from './slices';
+
+/** A limb that struck at a candidate: what it sounds like there, and how many hops later than the candidate it is taken to be. */
+export interface Timed {
+  parts: readonly { template: Template; gain: number }[];
+  shift: number;
+}
+
+/** Hops about a candidate in which each limb's beginning is looked for. */
+const FROM = -MOST_SHIFT;
+const TO = 24;
+/** What was there before is told from these hops. */
+const BEFORE = [-20, -13] as const;
+/** Steps by which a limb is moved, in turn, so often. */
+const STEPS = [4, 2, 1];
+const SWEEPS = 2;
+/** A hop's power in a band is one number or two: it says less than its count. */
+const SHARE = 0.25;
+/** What a hop of shift must gain: limbs that are written together are meant together. */
+const HOP_COST = 0.12;
+
+/**
+ * When each of some limbs that struck together began, in hops from the candidate: hop by hop, since slices are coarser
+ * than what lies between two hands. The change in the samples belongs to the limb nearest to it, which is not moved.
+ */
+export function shiftsOf(powers: Powers, hop: number, limbs: readonly Timed[]): number[] {
+  const before = meanPower(powers, hop + BEFORE[0], hop + BEFORE[1]);
+  const shifts = limbs.map(({ shift }) => shift);
+  const own = limbs.map(({ parts }) => hopwiseOf(parts));
+  const costAt = (moved: readonly number[]) =>
+    distance(powers, hop, before, own, moved) + HOP_COST * moved.reduce((sum, shift) => sum + Math.abs(shift), 0);
+  let cost = costAt(shifts);
+  for (let sweep = 0; sweep < SWEEPS; sweep++)
+    for (const limb of limbs.keys())
+      for (const step of STEPS)
+        for (const by of [-step, step]) {
+          for (;;) {
+            const tried = shifts.with(limb, shifts[limb]! + by);
+            if (Math.abs(tried[limb]!) > MOST_SHIFT) break;
+            const there = costAt(tried);
+            if (there >= cost) break;
+            shifts[limb] = tried[limb]!;
+            cost = there;
+          }
+        }
+  return shifts;
+}
+
+/** The powers of a stroke hop by hop, from its lead on. */
+function hopwiseOf(parts: Timed['parts']): Float64Array {
+  const sum = new Float64Array(parts[0]!.template.hopwise.length);
+  for (const { template, gain } of parts)
+    for (let cell = 0; cell < sum.length; cell++) sum[cell]! += gain * template.hopwise[cell]!;
+  return sum;
+}
+
+function distance(
+  powers: Powers,
+  hop: number,
+  before: Float64Array,
+  own: readonly Float64Array[],
+  shifts: readonly number[],
+): number {
+  let sum = 0;
+  for (let at = FROM; at < TO; at++) {
+    if (hop + at < 0 || hop + at >= powers.hops) continue;
+    for (let band = 0; band < BANDS; band++) {
+      let model = before[band]! + 1e-12;
+      for (const [limb, hopwise] of own.entries())
+        model += hopwise[(MOST_SHIFT + at - shifts[limb]!) * BANDS + band] ?? 0;
+      const ratio = Math.min(20, (powers.narrow[(hop + at) * BANDS + band]! + 1e-15) / model);
+      sum += ratio - Math.log(ratio);
+    }
+  }
+  return SHARE * sum;
+}
+
+/** Samples at which limbs began: the one nearest to the change in the samples is what changed there. */
+export function placed(sample: number, shifts: readonly number[]): number[] {
+  const nearest = shifts.reduce((best, shift) => (Math.abs(shift) < Math.abs(best) ? shift : best), Infinity);
+  return shifts.map((shift) => sample + (shift - nearest) * HOP);
+}

@@ -1,0 +1,131 @@
+'use client';
+
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Typography from '@mui/material/Typography';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import type { School } from '@/core/count/schools';
+import { readGroove, type GrooveJson } from '@/core/documents/groove';
+import { onGroove } from '@/core/hearing/onGroove';
+import { FASTEST, SLOWEST, type Level } from '@/core/limits';
+import { Page } from '@/ui/Page';
+import { Pick } from '@/ui/Pick';
+import { FileDrop } from './FileDrop';
+import { HeardResult } from './HeardResult';
+import { kitTake } from './kitTake';
+import { TempoField } from './TempoField';
+import { useHearing } from './useHearing';
+
+interface HearFileProps {
+  school: School;
+  level: Level;
+  library: readonly { id: string; title: string }[];
+  /** The groove that the address names. */
+  chosen?: { id: string; groove: GrooveJson };
+}
+
+const NONE = 'none';
+
+/** What Mochila hears in a recording: every stroke, and on a groove where each of them fell. Nothing is kept. */
+export function HearFile({ school, level, library, chosen }: HearFileProps) {
+  const router = useRouter();
+  const { hearing, hearFile, hearTake, hearAgain, stop } = useHearing();
+  const groove = useMemo(() => {
+    const read = chosen && readGroove(chosen.groove);
+    return read?.ok ? read.value : undefined;
+  }, [chosen]);
+  const [tempo, setTempo] = useState<{ of?: string; bpm: number }>({ bpm: 90 });
+  const bpm = tempo.of === chosen?.id ? tempo.bpm : (groove?.tempo ?? tempo.bpm);
+  const heard = hearing.kind === 'heard' ? hearing.heard : undefined;
+  const laid = useMemo(
+    () => groove && heard && onGroove(groove, bpm, heard.strokes, heard.lengthMs),
+    [groove, heard, bpm],
+  );
+  return (
+    <Page
+      title="Hear a file"
+      note="What is heard in a recording, stroke by stroke. Nothing of it is kept."
+      actions={
+        <Button href="/workshop" variant="outlined">
+          Workshop
+        </Button>
+      }
+    >
+      <Box sx={{ display: 'grid', gap: 3, maxWidth: 1100 }}>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+          <Pick
+            label="Groove"
+            value={chosen?.id ?? NONE}
+            options={[[NONE, 'none'], ...library.map(({ id, title }) => [id, title] as const)]}
+            onPick={(id) =>
+              router.replace(id !== NONE ? `/workshop/hear?groove=${id}` : '/workshop/hear', { scroll: false })
+            }
+            sx={{ width: 280 }}
+          />
+          {groove && (
+            <>
+              <TempoField
+                key={chosen!.id}
+                bpm={bpm}
+                least={SLOWEST}
+                most={FASTEST}
+                onChange={(set) => setTempo({ of: chosen!.id, bpm: set })}
+              />
+              <Typography color="textSecondary" sx={{ flex: '1 1 220px' }}>
+                The tempo it was played at; where it begins is found.
+              </Typography>
+            </>
+          )}
+        </Box>
+        <FileDrop onFile={hearFile}>
+          {groove && (
+            <Button variant="outlined" onClick={() => hearTake(kitTake(groove, bpm), 'the simulated kit’s take', 4)}>
+              Let the simulated kit play it
+            </Button>
+          )}
+        </FileDrop>
+        {hearing.kind === 'at work' && (
+          <Box role="status" sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+            <Box sx={{ flexGrow: 1 }}>
+              <Typography gutterBottom>
+                {hearing.share
+                  ? `Hearing ${hearing.name}: ${Math.round(100 * hearing.share)} %`
+                  : `Reading ${hearing.name}`}
+              </Typography>
+              <LinearProgress
+                variant={hearing.share ? 'determinate' : 'indeterminate'}
+                value={100 * hearing.share}
+                aria-label="How much is heard"
+              />
+            </Box>
+            <Button variant="outlined" onClick={stop}>
+              Stop
+            </Button>
+          </Box>
+        )}
+        {hearing.kind === 'nothing' && (
+          <Typography color="textSecondary" sx={{ maxWidth: 680 }}>
+            A phone beside the pad is near enough; for a whole kit put one microphone in front of it, as high as the
+            snare, and keep the loudest stroke under the red. Without a groove you see every stroke over the wave. With
+            one you also see where each fell on the count.
+          </Typography>
+        )}
+        {hearing.kind === 'refused' && <Alert severity="error">{hearing.say}</Alert>}
+        {hearing.kind === 'heard' && (
+          <HeardResult
+            key={`${hearing.name} ${hearing.heard.lengthMs} ${chosen?.id} ${bpm}`}
+            name={hearing.name}
+            heard={hearing.heard}
+            laid={laid}
+            hearAgain={hearAgain}
+            school={school}
+            level={level}
+          />
+        )}
+      </Box>
+    </Page>
+  );
+}
