@@ -26,7 +26,7 @@ const LEFT_OUT = 0.35;
 /** How far players scatter, in milliseconds, by turns. */
 const SCATTERS = [3.5, 3.5, 8, 14];
 /** Where a stroke is written that was not played, a mistake costs as much as so many others. */
-const MADE_UP = 4;
+const MADE_UP = 6;
 const UNITS = 12;
 const ROUNDS = 60;
 /** At the first look a surface goes on to the second where it is this likely: see `isPlausible`. */
@@ -61,7 +61,10 @@ function listenedTo(seed: number, noiseDb: number): Listened {
     powers,
     floor: narrowFloor(powers),
     kit: learnKit(take.calibration),
-    candidates: candidatesIn(samples, novelty, (hop) => (near[hop] ? LEAST_WRITTEN['with kit'] : LEAST_WITH_KIT)),
+    candidates: candidatesIn(samples, novelty, {
+      least: (hop) => (near[hop] ? LEAST_WRITTEN['with kit'] : LEAST_WITH_KIT),
+      isKit: true,
+    }),
     strokes: take.strokes,
     written: take.expected.map((one) => ({ ...one, ms: one.ms + off })),
   };

@@ -14,7 +14,7 @@ export interface Candidate {
 }
 
 /** So much rise is a stroke; more is asked for just after one, while what it struck still settles. */
-export const LEAST_RISE = 2.2;
+export const LEAST_RISE = 1.8;
 const AFTER_STROKE_HOPS = 60;
 /** A peak is the largest so near; strokes lie at least so far apart. */
 export const PEAK_HOPS = 3;
@@ -23,13 +23,20 @@ const APART_HOPS = 10;
 /** The share of quiet moments that the floor of the wide bands lies over. */
 export const FLOOR_SHARE = 0.1;
 
-/** Where something begins in a recording: every peak of novelty over `least`, placed to the sample. In order. */
+/** How candidates are looked for: `least` rise at each hop, from hop `from` on, the last one before there at `last`. */
+interface Search {
+  least?: (hop: number) => number;
+  from?: number;
+  last?: number;
+  /** On a kit, what is just ahead of something much louder may be a hat before a snare. */
+  isKit?: boolean;
+}
+
+/** Where something begins in a recording: every peak of novelty, placed to the sample. In order. */
 export function candidatesIn(
   samples: Float32Array,
   novelty: Float32Array,
-  least: (hop: number) => number = () => LEAST_RISE,
-  from = 0,
-  last = -Infinity,
+  { least = () => LEAST_RISE, from = 0, last = -Infinity, isKit = false }: Search = {},
 ): Candidate[] {
   const found: Candidate[] = [];
   for (let hop = Math.max(1, from); hop < novelty.length; hop++) {
@@ -37,11 +44,33 @@ export function candidatesIn(
     if (rise < least(hop) || !isPeak(novelty, hop)) continue;
     const since = hop - last;
     if (since < APART_HOPS || rise < least(hop) * (1 + Math.exp(-since / AFTER_STROKE_HOPS))) continue;
+    if (!isKit && isBeforeEcho(samples, hop)) continue;
     const before = found.at(-1);
     found.push({ hop, rise, sample: changeNear(samples, hop, before && before.sample + (APART_HOPS * HOP) / 2) });
     last = hop;
   }
   return found;
+}
+
+/** What MP3 and Vorbis spread ahead of a sudden sound lasts no longer than this… */
+const BEFORE_ECHO_HOPS = 16;
+/** …is so many decibels under it, and does not die away as a grace does. */
+const BEFORE_ECHO_DB = 18;
+const DIES_AWAY = 0.7;
+
+/** Whether what begins at a hop is only what a lossy file has ahead of something much louder. */
+function isBeforeEcho(samples: Float32Array, hop: number): boolean {
+  const powerAt = (from: number) => {
+    let sum = 0;
+    for (let index = from * HOP; index < Math.min(samples.length, (from + 3) * HOP); index++)
+      sum += samples[index]! ** 2;
+    return sum;
+  };
+  const here = powerAt(hop + 1);
+  const least = here * 10 ** (BEFORE_ECHO_DB / 10);
+  for (let ahead = 5; ahead <= BEFORE_ECHO_HOPS; ahead++)
+    if (powerAt(hop + ahead) > least) return powerAt(hop + ahead - 4) > DIES_AWAY * here;
+  return false;
 }
 
 function isPeak(novelty: Float32Array, hop: number): boolean {

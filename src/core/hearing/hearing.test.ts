@@ -42,6 +42,24 @@ describe('strokes on one surface', () => {
     expectAt(findStrokes(samples, RATE), onsets, 0.3);
   });
 
+  test('what a lossy file spreads ahead of a loud stroke is none, a soft grace as near is one', () => {
+    const { samples, onsets } = recordingOf(strokesAt([0, 500, 1000]), pad());
+    for (const ms of onsets) {
+      const [from, to] = [ms - 11, ms].map((at) => Math.round((at * RATE) / 1000)) as [number, number];
+      for (let index = from; index < to; index++)
+        samples[index]! += 0.012 * Math.sin(index * 1.3) * Math.cos(index * 0.37);
+    }
+    expectAt(findStrokes(samples, RATE), onsets, 0.3);
+    const flam = recordingOf(
+      [
+        { ms: 0, surface: 'pad', height: 'ghost', db: 2 },
+        { ms: 14, surface: 'pad', height: 'accent' },
+      ],
+      pad(),
+    );
+    expectAt(findStrokes(flam.samples, RATE), flam.onsets, 0.3);
+  });
+
   test('louder strokes are louder, by as much as they were struck', () => {
     const written: Sounded[] = [0, -6, -12, -18].map((db, index) => ({
       ms: 500 * index,

@@ -78,7 +78,7 @@ export class Hearing {
     const written = this.writtenIn(stretch, powers.hops, sure.map(asHeard));
     const isNear = nearWritten(written, powers.hops);
     const all = written
-      ? candidatesIn(samples, novelty, (hop) => (isNear[hop] ? LEAST_WRITTEN.alone : LEAST_RISE))
+      ? candidatesIn(samples, novelty, { least: (hop) => (isNear[hop] ? LEAST_WRITTEN.alone : LEAST_RISE) })
       : sure;
     const floor = narrowFloor(powers);
     return withoutEchoes(all, powers).map((candidate) => heardAlone(powers, floor, candidate));
@@ -92,7 +92,7 @@ export class Hearing {
     stretch: Where,
   ): HeardStroke[] {
     const floor = narrowFloor(powers);
-    const candidates = candidatesIn(samples, novelty, () => LEAST_WITH_KIT);
+    const candidates = candidatesIn(samples, novelty, { least: () => LEAST_WITH_KIT, isKit: true });
     const looker = new Looker(powers, floor, kit);
     const blind = looker.struckAt(candidates, DECIDE_BLIND);
     const written = this.writtenIn(
@@ -102,7 +102,10 @@ export class Hearing {
     );
     if (!written) return blind.map(asStroke);
     const isNear = nearWritten(written, powers.hops);
-    const more = candidatesIn(samples, novelty, (hop) => (isNear[hop] ? LEAST_WRITTEN['with kit'] : LEAST_WITH_KIT));
+    const more = candidatesIn(samples, novelty, {
+      least: (hop) => (isNear[hop] ? LEAST_WRITTEN['with kit'] : LEAST_WITH_KIT),
+      isKit: true,
+    });
     return looker.struckAt(more, decideInformed(written, blind)).map(asStroke);
   }
 }

@@ -39,6 +39,9 @@ const LEVEL_SLICES = 4;
 /** Quiet moments of the narrow bands: the share under the floor, and how far the mean of noise lies over that. */
 export const NARROW_FLOOR = { share: 0.15, over: 1.25 };
 
+/** What is learnt stands over the floor by more: noise that was learnt with a soft hat would be heard as its body. */
+const LEARNT_OVER = 3;
+
 export const narrowFloor = (powers: Powers, reachesOn = true): NoiseFloor =>
   new NoiseFloor(powers, powers.narrow, BANDS, NARROW_FLOOR.share, reachesOn);
 
@@ -99,7 +102,7 @@ const KEPT_HOPS = KNOWN_HOPS + 2 * MOST_SHIFT;
 function learnt(powers: Powers, floor: NoiseFloor, { sample }: Candidate, next?: Candidate): Learnt {
   const hop = Math.floor(sample / HOP);
   const quiet = floor.at(hop);
-  const over = (power: number, band: number) => Math.max(power - NARROW_FLOOR.over * quiet[band]!, 0.02 * quiet[band]!);
+  const over = (power: number, band: number) => Math.max(power - LEARNT_OVER * quiet[band]!, 0.02 * quiet[band]!);
   const ring = slicesFrom(powers, hop, RING_SLICES);
   for (let cell = 0; cell < ring.length; cell++) {
     const isNext = next !== undefined && cell >= CELLS && Math.floor(next.sample / HOP) < hop + 600;

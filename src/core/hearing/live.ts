@@ -152,16 +152,15 @@ export class LiveHearing {
     const { powers, options } = this;
     const floors = this.floors;
     if (!floors) return [];
-    // A peak is known once the hops after it are, and a place once the loudest sample behind it is.
-    const known = powers.hops - 8;
+    // A peak is known once the hops after it are, and that it is none of a lossy file's once what may follow is.
+    const known = powers.hops - 22;
     const least = options.kit?.surfaces.length ? LEAST_WITH_KIT : LEAST_RISE;
-    const found = candidatesIn(
-      this.samples.subarray(0, powers.hops * HOP),
-      this.novelty.subarray(0, known),
-      () => least,
-      Math.max(1, this.lastHop + 1),
-      this.lastHop,
-    ).filter(({ hop }) => hop < known - PEAK_HOPS);
+    const found = candidatesIn(this.samples.subarray(0, powers.hops * HOP), this.novelty.subarray(0, known), {
+      least: () => least,
+      from: Math.max(1, this.lastHop + 1),
+      last: this.lastHop,
+      isKit: options.kit !== undefined && options.kit.surfaces.length > 0,
+    }).filter(({ hop }) => hop < known - PEAK_HOPS);
     if (found.length) this.lastHop = found.at(-1)!.hop;
     this.waiting.push(...found);
     const ripe = this.waiting.filter(({ hop }) => hop + TOLD_HOPS <= powers.hops);

@@ -7,36 +7,64 @@ const AFTER_MS = 5;
 const BEHIND_LOUDEST = 24;
 /** x[n] − 0.95 x[n−1]: what rises is mostly high, what rings on is mostly low. */
 const EMPHASIS = 0.95;
+/** Where the noise is high, the change is clearer in what is left under some 3 kHz: a mean of so many samples… */
+const SMOOTH = 8;
+/** …as long as it says so much more clearly: a mean is less sharp. */
+const CLEARER = 1.5;
 /** Either side of the change holds at least so many samples. */
 const LEAST = 12;
 
 /**
- * The sample at which what is quiet becomes loud: the split of the pre-emphasised signal about `hop` that leaves the
- * least k·log(variance before) + (n − k)·log(variance after), which is where the likelihood of two normal sources is
- * greatest (Basseville & Nikiforov, Detection of Abrupt Changes, 1993, ch. 2).
+ * The sample at which what is quiet becomes loud: the split of the signal about `hop` that leaves the least
+ * k·log(variance before) + (n − k)·log(variance after), which is where the likelihood of two normal sources is greatest
+ * (Basseville & Nikiforov, Detection of Abrupt Changes, 1993, ch. 2). Told from what is high in it, or from what is low
+ * where that changes far more.
  */
 export function changeNear(samples: Float32Array, hop: number, notBefore = 0): number {
-  const from = Math.max(1, notBefore, (hop - BEFORE_MS) * HOP);
+  const from = Math.max(SMOOTH, notBefore, (hop - BEFORE_MS) * HOP);
   const end = Math.min(samples.length, (hop + AFTER_MS) * HOP);
+  const high = (index: number) => samples[index]! - EMPHASIS * samples[index - 1]!;
   let [loudest, most] = [from, 0];
   for (let index = Math.max(from, hop * HOP); index < end; index++) {
-    const size = Math.abs(samples[index]! - EMPHASIS * samples[index - 1]!);
+    const size = Math.abs(high(index));
     if (size > most) [loudest, most] = [index, size];
   }
   const to = Math.min(samples.length, loudest + BEHIND_LOUDEST);
-  const count = to - from;
-  if (count < 3 * LEAST) return Math.max(from, hop * HOP);
+  if (to - from < 3 * LEAST) return Math.max(from, hop * HOP);
+  const sharp = splitOf(Float64Array.from({ length: to - from }, (_, index) => high(from + index)));
+  const low = smoothed(samples, from, Math.min(samples.length, to + SMOOTH));
+  const soft = splitOf(low);
+  // The mean runs up to a sample: what it shows is half its length late.
+  return from + (soft.gain > CLEARER * sharp.gain ? Math.max(0, soft.at - SMOOTH / 2) : sharp.at);
+}
+
+/** The mean of the last samples, its own slow part taken off, from `from` to before `to`. */
+function smoothed(samples: Float32Array, from: number, to: number): Float64Array {
+  const out = new Float64Array(to - from);
+  let sum = 0;
+  for (let index = from - SMOOTH; index < from; index++) sum += samples[index]!;
+  let last = sum;
+  for (let index = from; index < to; index++) {
+    sum += samples[index]! - samples[index - SMOOTH]!;
+    out[index - from] = sum - 0.9 * last;
+    last = sum;
+  }
+  return out;
+}
+
+/** Where a signal splits best into quiet and loud, and how much more likely that is than no split. */
+function splitOf(signal: Float64Array): { at: number; gain: number } {
+  const count = signal.length;
   const energy = new Float64Array(count + 1);
-  for (let index = 0; index < count; index++)
-    energy[index + 1] = energy[index]! + (samples[from + index]! - EMPHASIS * samples[from + index - 1]!) ** 2;
+  for (let index = 0; index < count; index++) energy[index + 1] = energy[index]! + signal[index]! ** 2;
   // Even digital silence has a variance, or one sample of it would be worth any number of others.
   const least = 1e-7 * (energy[count]! / count) + 1e-14;
-  let [best, cost] = [from, Infinity];
+  let [at, cost] = [0, Infinity];
   for (let split = LEAST; split <= count - LEAST; split++) {
     const before = energy[split]! / split + least;
     const after = (energy[count]! - energy[split]!) / (count - split) + least;
     const here = split * Math.log(before) + (count - split) * Math.log(after);
-    if (here < cost) [best, cost] = [from + split, here];
+    if (here < cost) [at, cost] = [split, here];
   }
-  return best;
+  return { at, gain: count * Math.log(energy[count]! / count + least) - cost };
 }
