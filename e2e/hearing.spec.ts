@@ -37,9 +37,10 @@ test('a sound file of each kind is heard, every stroke at its time', async ({ pa
     await expect(page.getByRole('heading', { name: `8 strokes in strokes.${kind}` })).toBeVisible();
     const seconds = await secondsHeard(page);
     expect(seconds).toHaveLength(ONSETS.length);
-    seconds.forEach((second, index) =>
-      expect(Math.abs(second - ONSETS[index]!)).toBeLessThan(kind === 'mp3' ? 0.004 : 0.001),
-    );
+    // An MP3 of this kind does not say how much was put in front of it: the whole of it is later.
+    const later = kind === 'mp3' ? seconds[0]! - ONSETS[0]! : 0;
+    expect(later).toBeLessThan(0.051);
+    seconds.forEach((second, index) => expect(Math.abs(second - later - ONSETS[index]!)).toBeLessThan(0.001));
   }
   await expect(page.getByRole('img', { name: '8 strokes between 0:00.0 and 0:02.9' })).toBeVisible();
   await expectAccessible(page);

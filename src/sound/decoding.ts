@@ -1,5 +1,5 @@
 import { soundFileKind } from '../core/format/soundFile';
-import { fail, ok, problemAt, type Result } from '../core/result';
+import { fail, ok, problem, type Result } from '../core/result';
 
 /** One channel of sound, at the rate of its file. */
 export interface Recording {
@@ -21,7 +21,7 @@ const [LEAST_RATE, MOST_RATE] = [8000, 96_000];
  * our own filter comes between it and the time of a stroke.
  */
 export async function decoded(file: File): Promise<Result<Recording>> {
-  const refuse = (code: string, message: string, remedy: string) => fail(problemAt('file', code, message, remedy));
+  const refuse = (code: string, message: string, remedy: string) => fail(problem(code, message, remedy));
   if (file.size > MOST_BYTES)
     return refuse(
       'too-long',

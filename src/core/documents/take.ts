@@ -88,6 +88,11 @@ const takeShape = z.strictObject({
   input: z.enum(INPUTS),
   /** The limbs the input can hear; all when left out. */
   hears: z.array(z.enum(LIMBS)).max(4).optional(),
+  /** Strokes, by limb and when they were due, that could not have stood out of what was recorded: not judged when missing. */
+  unheard: z
+    .array(z.strictObject({ limb: z.enum(LIMBS), ms: z.number().min(0).max(LONGEST_TAKE_MS) }))
+    .max(MOST_HITS)
+    .optional(),
   /** What was taken off the time of every hit, since the input or the loudspeaker adds it. */
   calibrationMs: z.number().min(-1000).max(1000).optional(),
   struckBy: z.enum(['player', 'kit']),

@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest';
+import { readTake, writeTake, type Take } from '../documents/take';
 import { judge } from '../take/judge';
 import { oneLine } from '../testing/arbitrary';
 import { emptyTake, playedTake } from '../testing/takes';
 import type { HeardStroke } from './index';
-import { onGroove } from './onGroove';
+import { onGroove, withUnheard } from './onGroove';
 
 const groove = oneLine('A..tA.t.', 'left hand', 90);
 const heardAt = (from: number, spreadMs = 6): HeardStroke[] =>
@@ -32,6 +33,28 @@ describe('a recording laid on a groove', () => {
     };
     expect(Math.abs(begins([{ ms: 300, levelDb: -20, sure: 0.6 }, ...heardAt(1234)]) - 1234)).toBeLessThan(20);
     expect(Math.abs(begins(heardAt(1234).slice(1)) - 1234)).toBeLessThan(20);
+  });
+
+  test('a written stroke that could not have been heard is not judged when it is missing, one that could is missed', () => {
+    const heard = heardAt(500).filter((_, index) => index !== 5 && index !== 9);
+    const laid = onGroove(groove, 90, heard, 14_000);
+    if (!laid.ok) throw new Error('It can be laid on it');
+    const { take, expected, firstBarMs } = laid.value;
+    const outcomes = (told: Take) => {
+      const { strokes } = judge(told, 'advanced');
+      return strokes.flatMap(({ outcome }, index) => (outcome === 'matched' ? [] : [`${index} ${outcome}`]));
+    };
+    expect(outcomes(take)).toEqual(['5 missed', '9 missed']);
+    const told = withUnheard(
+      take,
+      expected,
+      expected.map((_, index) => index !== 5),
+      firstBarMs,
+    );
+    expect(outcomes(told)).toEqual(['5 not judgeable', '9 missed']);
+    // It is part of the take when it is kept.
+    const kept = readTake(JSON.parse(JSON.stringify(writeTake(told))));
+    expect(kept.ok && outcomes(kept.value)).toEqual(['5 not judgeable', '9 missed']);
   });
 
   test('nothing heard, and an empty groove', () => {

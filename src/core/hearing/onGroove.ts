@@ -3,7 +3,7 @@ import { wholeOf } from '../form/form';
 import { tooMuchWork } from '../form/work';
 import type { Groove } from '../groove/groove';
 import { limbsIn } from '../groove/kit';
-import { usualLimb } from '../groove/limbs';
+import { usualLimb, type Limb } from '../groove/limbs';
 import { LONGEST_TAKE_MS, MOST_HITS, MOST_ROUNDS } from '../limits';
 import { fail, ok, problemAt, type Result } from '../result';
 import { schedule } from '../schedule/schedule';
@@ -16,6 +16,11 @@ import type { Expected } from './look';
 const NEAR: Ms = 45;
 /** The beginning is looked for among so many of the first strokes, heard and written. */
 const FIRST = 8;
+
+/** A written stroke on the clock of a recording, with the limb that is to play it. */
+export interface Written extends Expected {
+  limb: Limb;
+}
 
 /** A groove as it is played through a recording: the take it would be, with nothing struck yet, and when each stroke is due. */
 function playedThrough(groove: Groove, bpm: Bpm, lengthMs: Ms): Result<{ take: Take; due: TimedStroke[] }> {
@@ -53,7 +58,7 @@ export function onGroove(
   bpm: Bpm,
   heard: readonly HeardStroke[],
   lengthMs: Ms,
-): Result<{ take: Take; firstBarMs: Ms; expected: Expected[] }> {
+): Result<{ take: Take; firstBarMs: Ms; expected: Written[] }> {
   const played = playedThrough(groove, bpm, lengthMs);
   if (!played.ok) return played;
   const { take, due } = played.value;
@@ -69,7 +74,7 @@ export function onGroove(
       playedMs: Math.max(0, Math.min(LONGEST_TAKE_MS, endMs - firstBarMs)),
     },
     firstBarMs,
-    expected: due.map(({ ms, surface, height }) => ({ ms: ms + firstBarMs, surface, height })),
+    expected: due.map(({ ms, surface, height, limb }) => ({ ms: ms + firstBarMs, surface, height, limb })),
   });
 }
 
@@ -81,6 +86,16 @@ export function withHits(take: Take, heard: readonly HeardStroke[], firstBarMs: 
     return { ms: Math.max(-60_000, ms - firstBarMs), ...(limb && { limb }) };
   });
   return { ...take, hits };
+}
+
+/** The take with the written strokes that could not have been heard; `could` has one answer a stroke, in order. */
+export function withUnheard(take: Take, written: readonly Written[], could: readonly boolean[], firstBarMs: Ms): Take {
+  const unheard = written
+    .filter((_, index) => could[index] === false)
+    .map(({ limb, ms }) => ({ limb, ms: ms - firstBarMs }))
+    .filter(({ ms }) => ms >= 0 && ms <= LONGEST_TAKE_MS)
+    .slice(0, MOST_HITS);
+  return { ...take, unheard };
 }
 
 /** When the first bar begins, from when strokes were heard and when they are due. */

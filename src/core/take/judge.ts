@@ -111,6 +111,9 @@ export function judge(take: Take, level: Level, bars: BarWindow = { from: 0, to:
 
   const all: JudgedStroke[] = [];
   const extra: ExtraHit[] = [];
+  const unheard = new Set(take.unheard?.map(({ limb, ms }) => `${limb} ${Math.round(ms)}`));
+  const couldBeTold = ({ limb, ms }: TimedStroke) =>
+    take.hears?.includes(limb) !== false && !unheard.has(`${limb} ${Math.round(ms)}`);
   lines.forEach((line, index) => {
     const { hitOf, extra: beside } = laid.assigned[index]!;
     for (const [at, stroke] of line.strokes.entries()) {
@@ -127,8 +130,7 @@ export function judge(take: Take, level: Level, bars: BarWindow = { from: 0, to:
           audibleMs,
         });
       } else if (stroke.role !== 'grace') {
-        const outcome = take.hears?.includes(stroke.limb) === false ? 'not judgeable' : 'missed';
-        all.push({ stroke, outcome, audibleMs });
+        all.push({ stroke, outcome: couldBeTold(stroke) ? 'missed' : 'not judgeable', audibleMs });
       }
     }
     for (const hit of beside) {

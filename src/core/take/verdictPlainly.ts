@@ -20,7 +20,10 @@ export function plainly(fault: FaultFound, practise: Practice, school: School): 
         `${n('missedOfLimb')} of its ${n('dueOfLimb')} strokes were not there.`,
       ];
     case 'extra':
-      return [`${limb ? `The ${limb} plays` : 'You play'} strokes that are not written.`, `${n('extraOfLimb')} of them.`];
+      return [
+        `${limb ? `The ${limb} plays` : 'You play'} strokes that are not written.`,
+        `${n('extraOfLimb')} of them.`,
+      ];
     case 'drift':
       return n('percent') > 0
         ? ['You get faster and faster.', 'At the end you are ahead of the click.']

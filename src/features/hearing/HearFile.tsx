@@ -54,7 +54,7 @@ export function HearFile({ school, level, library, chosen }: HearFileProps) {
         </Button>
       }
     >
-      <Box sx={{ display: 'grid', gap: 3, maxWidth: 1100 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 3, maxWidth: 1100 }}>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
           <Pick
             label="Groove"

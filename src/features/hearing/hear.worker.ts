@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import type { Take } from '@/core/documents/take';
 import {
   aboutRecording,
+  couldBeHeard,
   findStrokes,
   learnKit,
   type AboutRecording,
@@ -42,10 +43,20 @@ function hear(samples: Float32Array, sampleRate: number, onShare: (share: number
   };
 }
 
+/** What was heard with what is written known, and of each written stroke whether it could have been. */
+export interface HeardAgain {
+  strokes: HeardStroke[];
+  could?: boolean[];
+}
+
 /** The same recording once more, listening harder where strokes are written. */
-function hearAgain(expected: readonly Expected[]): HeardStroke[] {
+function hearAgain(expected: readonly Expected[]): HeardAgain {
   const { samples, sampleRate, kit } = recording;
-  return findStrokes(samples, sampleRate, { expected, ...(kit && { kit }) });
+  if (!kit) return { strokes: findStrokes(samples, sampleRate, { expected }) };
+  return {
+    strokes: findStrokes(samples, sampleRate, { expected, kit }),
+    could: couldBeHeard(samples, sampleRate, kit, expected),
+  };
 }
 
 /** A take of the simulated kit as a recording, heard; the kit was heard surface by surface before. */

@@ -8,7 +8,7 @@ import type { Bpm } from '@/core/time/units';
 
 const ROUNDS = 4;
 /** As a fair player strikes: a few milliseconds round the count, and as loud as is meant. */
-const PLAYING = { spreadMs: 9, offsetMs: 4, isLoud: true };
+const PLAYING = { spreadMs: 5, isLoud: true };
 
 /** Some rounds of a groove as the simulated kit plays them, to try hearing without a microphone. */
 export function kitTake(groove: Groove, bpm: Bpm): Take {

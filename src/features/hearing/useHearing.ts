@@ -3,11 +3,10 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Take } from '@/core/documents/take';
-import type { HeardStroke } from '@/core/hearing/index';
 import type { Expected } from '@/core/hearing/look';
 import { sentence } from '@/core/result';
 import { decoded } from '@/sound/decoding';
-import type { Heard, HearWorker } from './hear.worker';
+import type { Heard, HeardAgain, HearWorker } from './hear.worker';
 
 /** Where hearing stands: nothing yet, at work (with the share that is done), or what came of it. */
 export type Hearing =
@@ -74,10 +73,10 @@ export function useHearing() {
       [work],
     ),
     /** The same recording with what is written known; nothing where there is none, or it was stopped meanwhile. */
-    hearAgain: useCallback(async (expected: readonly Expected[]): Promise<HeardStroke[] | undefined> => {
+    hearAgain: useCallback(async (expected: readonly Expected[]): Promise<HeardAgain | undefined> => {
       const mine = attempt.current;
-      const strokes = await apart.current?.remote.hearAgain(expected);
-      return attempt.current === mine ? strokes : undefined;
+      const again = await apart.current?.remote.hearAgain(expected);
+      return attempt.current === mine ? again : undefined;
     }, []),
     stop: useCallback(() => {
       close();
