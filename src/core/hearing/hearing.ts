@@ -94,7 +94,8 @@ export class Hearing {
     const floor = narrowFloor(powers);
     const candidates = candidatesIn(samples, novelty, { least: () => LEAST_WITH_KIT, isKit: true });
     const looker = new Looker(powers, floor, kit);
-    const blind = looker.struckAt(candidates, DECIDE_BLIND);
+    const isRough = Boolean(this.options.expected?.length);
+    const blind = looker.struckAt(candidates, DECIDE_BLIND, { isRough });
     const written = this.writtenIn(
       stretch,
       powers.hops,

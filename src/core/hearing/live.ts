@@ -171,12 +171,10 @@ export class LiveHearing {
     if (options.kit?.surfaces.length) {
       const looker = new Looker(powers, floors.narrow, options.kit);
       const written = this.written();
-      const strokes = looker.struckAt(
-        ripe,
-        written ? decideInformed(written, this.strokes.slice(-40)) : DECIDE_BLIND,
-        this.strokes.slice(-40),
-        waiting,
-      );
+      const strokes = looker.struckAt(ripe, written ? decideInformed(written, this.strokes.slice(-40)) : DECIDE_BLIND, {
+        earlier: this.strokes.slice(-40),
+        later: waiting,
+      });
       this.strokes.push(...strokes);
       told = strokes.map(asStroke);
     } else {

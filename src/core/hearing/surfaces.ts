@@ -28,6 +28,16 @@ const MAY_BE = 0.12;
 /** One surface is struck no more often than this. */
 const SAME_HOPS = 9;
 
+/**
+ * What is known about the candidates: strokes before them, what begins after them; `isRough` where limbs that struck
+ * together need not have a time each.
+ */
+interface Known {
+  earlier?: readonly SurfaceStroke[];
+  later?: readonly Candidate[];
+  isRough?: boolean;
+}
+
 /** Looks at what might have been struck, candidate by candidate; a second time they are as they were. */
 export class Looker {
   private readonly seen = new Map<number, SurfaceLook[]>();
@@ -43,8 +53,7 @@ export class Looker {
   struckAt(
     candidates: readonly Candidate[],
     decide: Decide,
-    earlier: readonly SurfaceStroke[] = [],
-    later: readonly Candidate[] = [],
+    { earlier = [], later = [], isRough = false }: Known = {},
   ): SurfaceStroke[] {
     const strokes = [...earlier];
     const all = [...candidates, ...later];
@@ -54,7 +63,9 @@ export class Looker {
         .filter(({ sure }) => sure >= MAY_BE);
       const struck = oneOfAKind(looks.filter(({ sure }) => sure >= SURE));
       if (!struck.length) continue;
-      for (const one of this.timed(candidate, looks).filter((_, at) => struck.includes(looks[at]!))) {
+      for (const one of (isRough ? looks : this.timed(candidate, looks)).filter((_, at) =>
+        struck.includes(looks[at]!),
+      )) {
         const same = strokes.findLastIndex(
           ({ surface, sample }) => surface === one.surface && one.sample - sample < SAME_HOPS * HOP,
         );

@@ -26,25 +26,26 @@ const HOP_COST = 0.12;
  * than what lies between two hands. The change in the samples belongs to the limb nearest to it, which is not moved.
  */
 export function shiftsOf(powers: Powers, hop: number, limbs: readonly Timed[]): number[] {
-  const before = meanPower(powers, hop + BEFORE[0], hop + BEFORE[1]);
+  const scene = new Scene(powers, hop);
   const shifts = limbs.map(({ shift }) => shift);
   const own = limbs.map(({ parts }) => hopwiseOf(parts));
-  const costAt = (moved: readonly number[]) =>
-    distance(powers, hop, before, own, moved) + HOP_COST * moved.reduce((sum, shift) => sum + Math.abs(shift), 0);
-  let cost = costAt(shifts);
   for (let sweep = 0; sweep < SWEEPS; sweep++)
-    for (const limb of limbs.keys())
+    for (const limb of limbs.keys()) {
+      const rest = scene.without(own, shifts, limb);
+      const costAt = (shift: number) => scene.distance(rest, own[limb]!, shift) + HOP_COST * Math.abs(shift);
+      let cost = costAt(shifts[limb]!);
       for (const step of STEPS)
         for (const by of [-step, step]) {
           for (;;) {
-            const tried = shifts.with(limb, shifts[limb]! + by);
-            if (Math.abs(tried[limb]!) > MOST_SHIFT) break;
+            const tried = shifts[limb]! + by;
+            if (Math.abs(tried) > MOST_SHIFT) break;
             const there = costAt(tried);
             if (there >= cost) break;
-            shifts[limb] = tried[limb]!;
+            shifts[limb] = tried;
             cost = there;
           }
         }
+    }
   return shifts;
 }
 
@@ -56,25 +57,42 @@ function hopwiseOf(parts: Timed['parts']): Float64Array {
   return sum;
 }
 
-function distance(
-  powers: Powers,
-  hop: number,
-  before: Float64Array,
-  own: readonly Float64Array[],
-  shifts: readonly number[],
-): number {
-  let sum = 0;
-  for (let at = FROM; at < TO; at++) {
-    if (hop + at < 0 || hop + at >= powers.hops) continue;
-    for (let band = 0; band < BANDS; band++) {
-      let model = before[band]! + 1e-12;
-      for (const [limb, hopwise] of own.entries())
-        model += hopwise[(MOST_SHIFT + at - shifts[limb]!) * BANDS + band] ?? 0;
-      const ratio = Math.min(20, (powers.narrow[(hop + at) * BANDS + band]! + 1e-15) / model);
+/** What was heard about a candidate, hop by hop. */
+class Scene {
+  private readonly heard = new Float64Array((TO - FROM) * BANDS);
+  private readonly before: Float64Array;
+
+  constructor(powers: Powers, hop: number) {
+    this.before = meanPower(powers, hop + BEFORE[0], hop + BEFORE[1]);
+    for (let at = FROM; at < TO; at++)
+      for (let band = 0; band < BANDS; band++)
+        this.heard[(at - FROM) * BANDS + band] = (powers.narrow[(hop + at) * BANDS + band] ?? 0) + 1e-15;
+  }
+
+  /** What would be there without one of the limbs. */
+  without(own: readonly Float64Array[], shifts: readonly number[], left: number): Float64Array {
+    const rest = new Float64Array(this.heard.length);
+    for (let cell = 0; cell < rest.length; cell++) rest[cell] = this.before[cell % BANDS]! + 1e-12;
+    for (const [limb, hopwise] of own.entries()) {
+      if (limb === left) continue;
+      const offset = (MOST_SHIFT + FROM - shifts[limb]!) * BANDS;
+      for (let cell = Math.max(0, -offset); cell < rest.length; cell++) rest[cell]! += hopwise[offset + cell]!;
+    }
+    return rest;
+  }
+
+  /** How far what was heard is from the rest and one limb that began so many hops after the candidate. */
+  distance(rest: Float64Array, hopwise: Float64Array, shift: number): number {
+    const { heard } = this;
+    const offset = (MOST_SHIFT + FROM - shift) * BANDS;
+    let sum = 0;
+    for (let cell = 0; cell < heard.length; cell++) {
+      const from = offset + cell;
+      const ratio = Math.min(20, heard[cell]! / (from < 0 ? rest[cell]! : rest[cell]! + hopwise[from]!));
       sum += ratio - Math.log(ratio);
     }
+    return SHARE * sum;
   }
-  return SHARE * sum;
 }
 
 /** Samples at which limbs began: the one nearest to the change in the samples is what changed there. */
