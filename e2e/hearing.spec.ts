@@ -42,12 +42,38 @@ test('a sound file of each kind is heard, every stroke at its time', async ({ pa
     expect(later).toBeLessThan(0.051);
     seconds.forEach((second, index) => expect(Math.abs(second - later - ONSETS[index]!)).toBeLessThan(0.001));
   }
-  await expect(page.getByRole('img', { name: '8 strokes between 0:00.0 and 0:02.9' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^8 strokes between 0:00.0 and 0:0/ })).toBeVisible();
   await expectAccessible(page);
   expect(wrong).toEqual([]);
 });
 
-test('on a groove it shows where each fell, also of a stereo file at another rate', async ({ page }) => {
+test('a file of two channels that cancel each other, at another rate, is heard', async ({ page }) => {
+  await openHearing(page);
+  const rate = 44_100;
+  const setting = {
+    kit: madeKit(5, 'rings', rate, ['pad']),
+    room: Float32Array.of(1),
+    noise: 'pink',
+    noiseDb: 45,
+    rate,
+    seed: 1,
+  } as const;
+  const strokes = [0, 400, 800].map((ms) => ({ ms, surface: 'pad', height: 'accent' }) as const);
+  const { samples, onsets } = recordingOf(strokes, setting);
+  const sides = wav(
+    Float32Array.from({ length: 2 * samples.length }, (_, index) => (index % 2 ? -1 : 1) * samples[index >> 1]!),
+    rate,
+  );
+  sides.writeUInt16LE(2, 22);
+  sides.writeUInt32LE(4 * rate, 28);
+  sides.writeUInt16LE(4, 32);
+  await page.getByLabel('Sound file').setInputFiles({ name: 'sides.wav', mimeType: 'audio/wav', buffer: sides });
+  await expect(page.getByRole('heading', { name: '3 strokes in sides.wav' })).toBeVisible();
+  const seconds = await secondsHeard(page);
+  onsets.forEach((ms, index) => expect(Math.abs(seconds[index]! - ms / 1000)).toBeLessThan(0.001));
+});
+
+test('on a groove it shows where each fell', async ({ page }) => {
   await openHearing(page);
   await choose(page, 'Groove', 'Ferry ramp');
   await expect(page.getByLabel('Tempo')).toHaveValue(/\d+/);

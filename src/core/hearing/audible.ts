@@ -4,7 +4,7 @@ import { shiftOf } from './align';
 import { FilterBank } from './bands';
 import { candidatesIn, listened } from './candidates';
 import { standsOut } from './fit';
-import { asHeard } from './hearing';
+import { asHeard, inOrder } from './hearing';
 import type { Kit, LearntSurface } from './kit';
 import type { Expected } from './look';
 import { inHops } from './resample';
@@ -33,7 +33,7 @@ export function couldBeHeard(
   for (const { stretch, startMs, fromMs, toMs } of stretches(samples, sampleRate)) {
     const powers = new FilterBank().feed(inHops(stretch));
     const { novelty } = listened(powers);
-    const near = expected
+    const near = inOrder(expected)
       .filter(({ ms }) => ms > startMs - 400 && ms < startMs + powers.hops + 400)
       .map((one) => ({ ...one, ms: one.ms - startMs }));
     shift = shiftOf(candidatesIn(stretch, novelty).map(asHeard), near, shift);

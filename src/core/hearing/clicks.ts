@@ -2,6 +2,7 @@ import FFT from 'fft.js';
 import type { Ms } from '../time/units';
 import { BANDS, FilterBank, HOP, WIDE_BANDS, type Powers } from './bands';
 import { inHops } from './resample';
+import { between, bestLag, emphasised, energyOf, limited, medianOf, middleOf, powerOfTwo, spectrumOf } from './waves';
 
 /** A voice of the click, at the rate it is heard at, and when it was sent to the loudspeaker. */
 export interface ClickVoice {
@@ -18,8 +19,6 @@ const BEFORE: Ms = 25;
 const LEARNT_CLICKS = 24;
 /** Likenesses so many samples apart are of one wave. */
 const WAVE = 24;
-/** A sample so many times the usual is a stroke, and counts as little as that. */
-const LIMIT = 6;
 /** A click is looked for so far about where the clocks say it is. */
 const WANDER: Ms = 2.5;
 /** Against the strongest frequency of the click, what is under this cannot be divided by. */
@@ -153,6 +152,7 @@ export class ClickEcho {
       return middleOf(
         learnt.map((click) => between(start, this.cameBack(click) - BEFORE * HOP, long)),
         long,
+        5 * HOP,
       );
     });
     const room = known.every(Boolean) ? undefined : this.roomFrom(known, long);
@@ -240,74 +240,4 @@ export class ClickEcho {
         left.wide[(first + hop) * WIDE_BANDS + band]! += this.leftShare * wide[hop * WIDE_BANDS + band]!;
     }
   }
-}
-
-/** Samples from a place between two on. */
-function between(samples: Float32Array, from: number, length: number): Float32Array {
-  const whole = Math.floor(from);
-  const part = from - whole;
-  return Float32Array.from(
-    { length },
-    (_, index) => (1 - part) * (samples[whole + index] ?? 0) + part * (samples[whole + index + 1] ?? 0),
-  );
-}
-
-/** The middle value of some recordings at each sample, fading out at the end. */
-function middleOf(recordings: readonly Float32Array[], long: number): Float32Array {
-  const here = new Float32Array(recordings.length);
-  return Float32Array.from({ length: long }, (_, index) => {
-    for (const [each, samples] of recordings.entries()) here[each] = samples[index]!;
-    here.sort();
-    const middle = 0.5 * (here[(here.length - 1) >> 1]! + here[here.length >> 1]!);
-    return middle * Math.min(1, (long - index) / (5 * HOP));
-  });
-}
-
-/** What is loud is held at some times the usual. */
-function limited(samples: Float32Array): Float32Array {
-  const sizes = samples.map(Math.abs).sort();
-  const most = LIMIT * sizes[Math.floor(0.8 * sizes.length)]! + 1e-9;
-  return samples.map((value) => Math.max(-most, Math.min(most, value)));
-}
-
-const powerOfTwo = (least: number): number => 2 ** Math.ceil(Math.log2(Math.max(2, least)));
-const emphasised = (samples: Float32Array) => samples.map((value, index) => value - 0.9 * (samples[index - 1] ?? 0));
-const energyOf = (samples: Float32Array) => samples.reduce((sum, value) => sum + value * value, 0);
-const medianOf = (values: readonly number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
-
-function spectrumOf(fft: FFT, samples: Float32Array, fade: number): number[] {
-  const padded = new Array<number>(fft.size).fill(0);
-  for (let index = 0; index < samples.length; index++)
-    padded[index] = samples[index]! * (fade ? Math.min(1, (samples.length - index) / fade, (index + 1) / fade) : 1);
-  const spectrum = fft.createComplexArray() as number[];
-  fft.realTransform(spectrum, padded);
-  fft.completeSpectrum(spectrum);
-  return spectrum;
-}
-
-/** Where `shape` lies best under `samples` near `at`, in samples, and how like they are there, 0 to 1. */
-function bestLag(
-  samples: Float32Array,
-  shape: Float32Array,
-  at: number,
-  reach: number,
-): { lag: number; likeness: number } {
-  const own = energyOf(shape);
-  const products: number[] = [];
-  let [best, likeness] = [0, 0];
-  for (let lag = -reach; lag <= reach; lag++) {
-    let [product, there] = [0, 1e-20];
-    for (let index = 0; index < shape.length; index++) {
-      const value = samples[at + lag + index] ?? 0;
-      product += value * shape[index]!;
-      there += value * value;
-    }
-    const like = product / Math.sqrt(there * own + 1e-30);
-    products.push(Math.abs(like));
-    if (Math.abs(like) > likeness) [best, likeness] = [lag, Math.abs(like)];
-  }
-  const middle = best + reach;
-  const [a, b, c] = [products[middle - 1] ?? 0, products[middle]!, products[middle + 1] ?? 0];
-  const curve = a - 2 * b + c;
-  return { lag: best + (curve < 0 ? (0.5 * (a - c)) / curve : 0), likeness };
 }

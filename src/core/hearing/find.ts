@@ -1,6 +1,6 @@
 import { RATE } from './bands';
 import { ClickEcho } from './clicks';
-import { Hearing, type HeardStroke, type HearingOptions } from './hearing';
+import { Hearing, inOrder, type HeardStroke, type HearingOptions } from './hearing';
 import { atHearingRate } from './resample';
 import { partOf, stretches } from './stretches';
 
@@ -41,5 +41,5 @@ export function echoIn(
   if (!clicks.some(({ atMs }) => atMs.length)) return undefined;
   const seconds = Math.min(CLICK_SECONDS, samples.length / sampleRate);
   const voices = clicks.map((voice) => ({ samples: atHearingRate(voice.samples, sampleRate), atMs: voice.atMs }));
-  return new ClickEcho(partOf(samples, sampleRate, 0, seconds), voices, expected?.[0]?.ms);
+  return new ClickEcho(partOf(samples, sampleRate, 0, seconds), voices, inOrder(expected)[0]?.ms);
 }

@@ -28,7 +28,7 @@ export interface HeardStroke {
 
 export interface HearingOptions {
   kit?: Kit;
-  /** What is written, in order, on the clock of the recording, about: a shift of 300 ms or clocks that drift are found. */
+  /** What is written, on the clock of the recording, about: a shift of 300 ms or clocks that drift are found. */
   expected?: readonly Expected[];
 }
 
@@ -41,11 +41,19 @@ export const LEAST_WITH_KIT = 1.4;
 export const LEAST_WRITTEN = { alone: 1.5, 'with kit': 0.7 };
 const WRITTEN_NEAR: Ms = 10;
 
+/** Written strokes in the order of time, however they came. */
+export const inOrder = <T extends Expected>(expected: readonly T[] = []): T[] =>
+  expected.toSorted((a, b) => a.ms - b.ms);
+
 /** Hears one recording, stretch by stretch, in order: it remembers how much later than written all of it is played. */
 export class Hearing {
   private shift: Ms | undefined;
 
-  constructor(private readonly options: HearingOptions) {}
+  private readonly expected: readonly Expected[];
+
+  constructor(private readonly options: HearingOptions) {
+    this.expected = inOrder(options.expected);
+  }
 
   /** `left` is what may be left of the click there. */
   strokesIn(samples: Float32Array, stretch: Where, left?: Left): HeardStroke[] {
@@ -62,8 +70,8 @@ export class Hearing {
 
   /** What is written in a stretch, on its own clock, as much later as all is played. */
   private writtenIn({ startMs }: Where, lengthMs: Ms, heard: Parameters<typeof shiftOf>[0]): Expected[] | undefined {
-    const { expected } = this.options;
-    if (!expected?.length) return undefined;
+    const { expected } = this;
+    if (!expected.length) return undefined;
     const reach = 400;
     const near = expected
       .filter(({ ms }) => ms > startMs - reach && ms < startMs + lengthMs + reach)
@@ -94,7 +102,7 @@ export class Hearing {
     const floor = narrowFloor(powers);
     const candidates = candidatesIn(samples, novelty, { least: () => LEAST_WITH_KIT, isKit: true });
     const looker = new Looker(powers, floor, kit);
-    const isRough = Boolean(this.options.expected?.length);
+    const isRough = this.expected.length > 0;
     const blind = looker.struckAt(candidates, DECIDE_BLIND, { isRough });
     const written = this.writtenIn(
       stretch,

@@ -67,6 +67,14 @@ describe('a kit that was heard before', () => {
     expect(tooMany).toBeLessThan(2);
   });
 
+  test('in whatever order the notes come', () => {
+    const heard = findStrokes(samples, RATE, { kit, expected });
+    expect(findStrokes(samples, RATE, { kit, expected: expected.toReversed() })).toEqual(heard);
+    expect(couldBeHeard(samples, RATE, kit, expected.toReversed())).toEqual(
+      couldBeHeard(samples, RATE, kit, expected).reverse(),
+    );
+  });
+
   test('notes of something else altogether make nobody deaf', () => {
     const other = truth.map((one, index) => ({ ...one, ms: 317 * index, surface: SURFACES[index % 4]! }));
     expect(scoreOf(findStrokes(samples, RATE, { kit, expected: other }), truth).found).toBeGreaterThan(0.85);

@@ -4,7 +4,7 @@ import { BANDS, FilterBank, HOP, type Powers } from './bands';
 import { candidatesIn, listened, withoutEchoes, type Candidate } from './candidates';
 import { NoiseFloor } from './floor';
 import { atHearingRate, inHops } from './resample';
-import { CELLS, KNOWN_HOPS, RING_SLICES, roughly, slicesFrom } from './slices';
+import { CELLS, KNOWN_HOPS, RING_SLICES, roughly, sliceEnd, slicesFrom } from './slices';
 
 /** What a struck surface sounds like, soft or loud: power by slice and band, its level 1. */
 export interface Template {
@@ -105,7 +105,9 @@ function learnt(powers: Powers, floor: NoiseFloor, { sample }: Candidate, next?:
   const over = (power: number, band: number) => Math.max(power - LEARNT_OVER * quiet[band]!, 0.02 * quiet[band]!);
   const ring = slicesFrom(powers, hop, RING_SLICES);
   for (let cell = 0; cell < ring.length; cell++) {
-    const isNext = next !== undefined && cell >= CELLS && Math.floor(next.sample / HOP) < hop + 600;
+    // What rings on behind the next stroke is not known: it is taken to go on falling.
+    const isNext =
+      next !== undefined && cell >= CELLS && sliceEnd(Math.floor(cell / BANDS)) > Math.floor(next.sample / HOP) - hop;
     ring[cell] = isNext ? ring[cell - BANDS]! * 0.5 : over(ring[cell]!, cell % BANDS);
   }
   const hopwise = new Float64Array(KEPT_HOPS * BANDS);

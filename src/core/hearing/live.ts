@@ -4,9 +4,10 @@ import { candidatesIn, FLOOR_SHARE, LEAST_RISE, PEAK_HOPS, withoutEchoes, type C
 import type { ClickEcho, Left } from './clicks';
 import { DECIDE_BLIND, decideInformed } from './decide';
 import { NoiseFloor } from './floor';
-import { asHeard, asStroke, heardAlone, LEAST_WITH_KIT, type HeardStroke } from './hearing';
+import { asHeard, asStroke, heardAlone, inOrder, LEAST_WITH_KIT, type HeardStroke } from './hearing';
 import { echoIn, findStrokes, type FindOptions } from './find';
 import { narrowFloor } from './kit';
+import type { Expected } from './look';
 import { noveltyOf } from './novelty';
 import { atHearingRate } from './resample';
 import { Looker, type SurfaceStroke } from './surfaces';
@@ -35,6 +36,7 @@ export class LiveHearing {
   private heardTo = 0;
   /** Samples of the recording that make whole hops. */
   private readonly unit: number;
+  private readonly expected: readonly Expected[];
   private readonly bank = new FilterBank();
   private readonly powers = emptyPowers(KEPT_HOPS + SPARE_HOPS);
   private samples = new Float32Array((KEPT_HOPS + SPARE_HOPS) * HOP);
@@ -55,6 +57,7 @@ export class LiveHearing {
     private readonly options: FindOptions = {},
   ) {
     this.unit = unitOf(sampleRate);
+    this.expected = inOrder(options.expected);
     this.recorded = new Float32Array(30 * Math.round(sampleRate));
     atHearingRate(new Float32Array(), sampleRate);
   }
@@ -188,8 +191,8 @@ export class LiveHearing {
 
   /** What is written about now, on the clock of what is remembered, as much later as all is played. */
   private written() {
-    const { expected } = this.options;
-    if (!expected?.length) return undefined;
+    const { expected } = this;
+    if (!expected.length) return undefined;
     const [from, to] = [this.gone - 500, this.gone + this.powers.hops + 500];
     const near = expected.filter(({ ms }) => ms > from && ms < to).map((one) => ({ ...one, ms: one.ms - this.gone }));
     const late = this.strokes.slice(-24);

@@ -8,7 +8,7 @@ const BEHIND_LOUDEST = 24;
 /** x[n] − 0.95 x[n−1]: what rises is mostly high, what rings on is mostly low. */
 const EMPHASIS = 0.95;
 /** Where the noise is high, the change is clearer in what is left under some 3 kHz: a mean of so many samples… */
-const SMOOTH = 8;
+const SMOOTH = 16;
 /** …as long as it says so much more clearly: a mean is less sharp. */
 const CLEARER = 1.5;
 /** Either side of the change holds at least so many samples. */
@@ -38,18 +38,16 @@ export function changeNear(samples: Float32Array, hop: number, notBefore = 0): n
   return from + (soft.gain > CLEARER * sharp.gain ? Math.max(0, soft.at - SMOOTH / 2) : sharp.at);
 }
 
-/** The mean of the last samples, its own slow part taken off, from `from` to before `to`. */
+/** The mean of the last samples, from `from` to before `to`, what is low in it bent away: second differences of it. */
 function smoothed(samples: Float32Array, from: number, to: number): Float64Array {
-  const out = new Float64Array(to - from);
+  const means = new Float64Array(to - from + 2 * SMOOTH);
   let sum = 0;
-  for (let index = from - SMOOTH; index < from; index++) sum += samples[index]!;
-  let last = sum;
-  for (let index = from; index < to; index++) {
-    sum += samples[index]! - samples[index - SMOOTH]!;
-    out[index - from] = sum - 0.9 * last;
-    last = sum;
+  for (let index = 0; index < means.length; index++) {
+    const at = from - 2 * SMOOTH + index;
+    sum += (samples[at] ?? 0) - (samples[at - SMOOTH] ?? 0);
+    means[index] = sum;
   }
-  return out;
+  return means.subarray(2 * SMOOTH).map((mean, index) => mean - 2 * means[index + SMOOTH]! + means[index]!);
 }
 
 /** Where a signal splits best into quiet and loud, and how much more likely that is than no split. */

@@ -4,6 +4,8 @@ import { KNOWN_HOPS, slicesFrom } from './slices';
 
 /** Syllables swell after they begin, strokes do not: half of all begin this many decibels softer than they become. */
 const SWELL_DB = 3.5;
+/** Below 300 Hz the skin of a kick or a tom swells too, and the bands are slow. */
+const FIRST_BAND = 6;
 /** So many beginnings tell. */
 const ENOUGH = 6;
 
@@ -22,7 +24,7 @@ function swellOf(powers: Powers, { sample }: Candidate): number {
   const cells = slicesFrom(powers, Math.floor(sample / HOP));
   const power = (slice: number) => {
     let sum = 0;
-    for (let band = 0; band < BANDS; band++) sum += cells[slice * BANDS + band]!;
+    for (let band = FIRST_BAND; band < BANDS; band++) sum += cells[slice * BANDS + band]!;
     return sum;
   };
   return 10 * Math.log10(Math.max(power(4), power(5), 1e-15) / Math.max(power(0), power(1), power(2), 1e-15));

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 
 interface FileDropProps {
   onFile: (file: File) => void;
@@ -13,6 +13,7 @@ interface FileDropProps {
 /** Where a sound file is dropped or chosen. */
 export function FileDrop({ onFile, children }: FileDropProps) {
   const [over, setOver] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
   const take = (files: FileList | null) => {
     if (files?.[0]) onFile(files[0]);
   };
@@ -40,20 +41,21 @@ export function FileDrop({ onFile, children }: FileDropProps) {
         bgcolor: over ? 'action.hover' : 'background.paper',
       }}
     >
-      <Button component="label" variant="contained">
+      <Button variant="contained" onClick={() => input.current?.click()}>
         Choose a file
-        <input
-          type="file"
-          aria-label="Sound file"
-          accept="audio/*,.wav,.mp3,.ogg,.oga,.opus,.flac,.m4a"
-          style={{ position: 'absolute', width: 1, height: 1, opacity: 0 }}
-          onChange={({ target }) => {
-            take(target.files);
-            // The same file can be chosen again.
-            target.value = '';
-          }}
-        />
       </Button>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        aria-label="Sound file"
+        accept="audio/*,.wav,.mp3,.ogg,.oga,.opus,.flac,.m4a"
+        onChange={({ target }) => {
+          take(target.files);
+          // The same file can be chosen again.
+          target.value = '';
+        }}
+      />
       <Typography color="textSecondary" sx={{ flex: '1 1 260px' }}>
         or drop it here: WAV, MP3, OGG, FLAC or M4A, up to 20 minutes. It stays on this computer.
       </Typography>
