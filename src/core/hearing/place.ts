@@ -1,9 +1,9 @@
 import { HOP } from './bands';
 
-/** Where the change is looked for: from so long before the peak of novelty… */
-const BEFORE_MS = 6;
-/** …to just behind the loudest sample of so long after it. */
+/** The loudest sample is looked for so long after the peak of novelty… */
 const AFTER_MS = 5;
+/** …and the change from so long before it to just behind it: told from the samples alone, not from where a hop begins. */
+const BEFORE_LOUDEST = 9 * HOP;
 const BEHIND_LOUDEST = 24;
 /** x[n] − 0.95 x[n−1]: what rises is mostly high, what rings on is mostly low. */
 const EMPHASIS = 0.95;
@@ -21,14 +21,14 @@ const LEAST = 12;
  * where that changes far more.
  */
 export function changeNear(samples: Float32Array, hop: number, notBefore = 0): number {
-  const from = Math.max(SMOOTH, notBefore, (hop - BEFORE_MS) * HOP);
   const end = Math.min(samples.length, (hop + AFTER_MS) * HOP);
   const high = (index: number) => samples[index]! - EMPHASIS * samples[index - 1]!;
-  let [loudest, most] = [from, 0];
-  for (let index = Math.max(from, hop * HOP); index < end; index++) {
+  let [loudest, most] = [Math.max(1, hop * HOP), 0];
+  for (let index = loudest; index < end; index++) {
     const size = Math.abs(high(index));
     if (size > most) [loudest, most] = [index, size];
   }
+  const from = Math.max(SMOOTH, notBefore, loudest - BEFORE_LOUDEST);
   const to = Math.min(samples.length, loudest + BEHIND_LOUDEST);
   if (to - from < 3 * LEAST) return Math.max(from, hop * HOP);
   const sharp = splitOf(Float64Array.from({ length: to - from }, (_, index) => high(from + index)));
