@@ -18,7 +18,7 @@ import type { TrueStroke } from '../../src/core/testing/recordedTakes';
 import { learning, recordedGroove } from './corpus';
 import { trained, type Example } from './training';
 
-const KITS = Number(process.env.KITS ?? 44);
+const KITS = Number(process.env.KITS ?? 66);
 const SECONDS = 11;
 const NOISES_DB = [40, 25, 15];
 /** So much of what is written is not played, so that it is not learnt to be heard for being written. */
@@ -27,7 +27,7 @@ const LEFT_OUT = 0.35;
 const SCATTERS = [3.5, 3.5, 8, 14];
 /** Where a stroke is written that was not played, a mistake costs as much as so many others. */
 const MADE_UP = 6;
-const UNITS = 12;
+const UNITS = 16;
 const ROUNDS = 60;
 /** At the first look a surface goes on to the second where it is this likely: see `isPlausible`. */
 const PLAUSIBLE = 0.05;

@@ -2,13 +2,13 @@ import fs from 'node:fs';
 import { build } from 'esbuild';
 
 /**
- * Builds the audio worklet into public/worklets: the bundler copies worklet modules unbuilt, so this
- * one is made beside it and loaded by its path.
+ * Builds the audio worklets into public/worklets: the bundler copies worklet modules unbuilt, so these
+ * are made beside it and loaded by their paths.
  */
-async function buildWorklet() {
+async function buildWorklets() {
   await build({
-    entryPoints: ['src/sound/sequencer.worklet.ts'],
-    outfile: 'public/worklets/sequencer.js',
+    entryPoints: { sequencer: 'src/sound/sequencer.worklet.ts', recorder: 'src/sound/recorder.worklet.ts' },
+    outdir: 'public/worklets',
     bundle: true,
     format: 'esm',
     target: 'es2022',
@@ -34,4 +34,4 @@ export async function buildJudge(outfile = 'build/judge.mjs') {
 }
 
 /** What runs beside the bundler's own output. */
-export const buildThreads = () => Promise.all([buildWorklet(), buildJudge()]);
+export const buildThreads = () => Promise.all([buildWorklets(), buildJudge()]);

@@ -140,6 +140,11 @@ export class Player {
     return this.clock.heardAt(pageMs) - this.zeroMs;
   }
 
+  /** When the run's first bar is sent to the output, on the audio clock. */
+  get firstBarMs(): Ms {
+    return this.zeroMs;
+  }
+
   /** How far ahead of the ear the audio thread works, in milliseconds: nothing nearer can be replaced. */
   get aheadMs(): Ms {
     return this.context.currentTime * 1000 - this.zeroMs - this.heardMs();

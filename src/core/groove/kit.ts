@@ -1,5 +1,5 @@
 import type { Groove } from './groove';
-import { LIMBS, limbFor, type Limb, type Setup } from './limbs';
+import { LIMBS, limbFor, usualLimb, type Limb, type Setup, type Surface } from './limbs';
 
 /** The groove turned round for a player's kit. Turning twice is the groove again. */
 export function turnFor(groove: Groove, setup: Setup): Groove {
@@ -21,4 +21,19 @@ export function turnFor(groove: Groove, setup: Setup): Groove {
 export function limbsIn(groove: Groove): Limb[] {
   const playing = new Set(groove.bars.flatMap((bar) => bar.strokes.map((stroke) => stroke.limb)));
   return LIMBS.filter((limb) => playing.has(limb));
+}
+
+/**
+ * Which limb struck a surface, where only that is known: the one that plays it in the groove, nobody can say which where
+ * several do, and the one that usually does where none does.
+ */
+export function limbsBySurface(groove: Groove): (surface: Surface) => Limb | undefined {
+  const players = new Map<Surface, Set<Limb>>();
+  for (const { strokes } of groove.bars)
+    for (const { surface, limb } of strokes) players.set(surface, (players.get(surface) ?? new Set()).add(limb));
+  return (surface) => {
+    const limbs = players.get(surface);
+    if (!limbs) return usualLimb(surface);
+    return limbs.size === 1 ? [...limbs][0] : undefined;
+  };
 }

@@ -43,3 +43,7 @@ export function echoIn(
   const voices = clicks.map((voice) => ({ samples: atHearingRate(voice.samples, sampleRate), atMs: voice.atMs }));
   return new ClickEcho(partOf(samples, sampleRate, 0, seconds), voices, inOrder(expected)[0]?.ms);
 }
+
+/** How much later than sent the click comes back into a recording, in milliseconds; undefined where it does not. */
+export const clickDelayIn = (samples: Float32Array, sampleRate: number, options: FindOptions): number | undefined =>
+  echoIn(samples, sampleRate, options)?.delayMs;

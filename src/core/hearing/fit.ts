@@ -1,7 +1,7 @@
 import { BANDS } from './bands';
 
 /** Rounds of the fit: gains settle within a few percent. */
-const ROUNDS = 24;
+const ROUNDS = 14;
 /** No cell draws a gain by more than this much in a round: what a model cannot explain is left unexplained. */
 const MOST_RATIO = 8;
 

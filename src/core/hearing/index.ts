@@ -5,3 +5,4 @@ export { findStrokes } from './find';
 export type { HeardStroke } from './hearing';
 export { learnKit, type Kit } from './kit';
 export { LiveHearing } from './live';
+export { clickDelayIn } from './find';

@@ -132,12 +132,19 @@ function templateOf(strokes: readonly Learnt[]): Template {
     }
     return sum;
   };
-  const hopwise = mean(({ hopwise }) => hopwise);
+  return withShifts(
+    mean(({ ring }) => ring),
+    mean(({ hopwise }) => hopwise),
+  );
+}
+
+/** A template from its slices and its hops: what it looks like begun earlier and later follows from them. */
+export function withShifts(ring: Float64Array, hopwise: Float64Array): Template {
   const powers: Powers = { hops: KEPT_HOPS, narrow: Float32Array.from(hopwise), wide: new Float32Array() };
   const shifts = Array.from({ length: 2 * MOST_SHIFT + 1 }, (_, index) =>
     slicesFrom(powers, MOST_SHIFT - (index - MOST_SHIFT)),
   );
-  return { ring: mean(({ ring }) => ring), shifts, rough: roughly(shifts[MOST_SHIFT]!), hopwise };
+  return { ring, shifts, rough: roughly(shifts[MOST_SHIFT]!), hopwise };
 }
 
 /** What the template looks like from a candidate that it began `hops` after. */

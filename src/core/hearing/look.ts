@@ -48,7 +48,7 @@ const FINER = [
 /** What a shift must gain, and each hop of it. */
 const SHIFT_COST = 0.6;
 const SHIFT_HOP_COST = 0.1;
-const SHIFT_ROUNDS = 5;
+const SHIFT_ROUNDS = 4;
 const LEFT_OUT_ROUNDS = 7;
 
 /** One surface in the model of a candidate: what it sounds like from there, and the power of each of its templates. */
@@ -62,7 +62,8 @@ interface Active {
 
 /**
  * What each surface of a kit would explain of a candidate. Looked at twice: among all of the kit's surfaces, and then
- * among those alone that `isPlausible`, since each takes from the others what it explains as well.
+ * among those alone that `isPlausible`, since each takes from the others what it explains as well; only then is each
+ * moved to when it began.
  */
 export function lookAt(
   powers: Powers,
@@ -79,24 +80,18 @@ export function lookAt(
     backgroundAt(powers, floor, hop, ringing),
     cellsUntil(around.next ? Math.floor(around.next.sample / HOP) - hop : Infinity),
   );
-  const looks = looksIn(scene, kit.surfaces, candidate, ringing);
+  scene.settle(kit.surfaces);
+  scene.tellLosses(0);
+  const looks = looksIn(scene, candidate, ringing);
   const plausible = looks.filter(isPlausible).map(({ surface }) => surface);
-  if (!plausible.length || plausible.length === looks.length) return looks;
-  return looksIn(
-    scene,
-    kit.surfaces.filter(({ surface }) => plausible.includes(surface)),
-    candidate,
-    ringing,
-  );
+  if (!plausible.length) return looks;
+  if (plausible.length < looks.length) scene.settle(kit.surfaces.filter(({ surface }) => plausible.includes(surface)));
+  scene.moveAll();
+  scene.tellLosses(LEFT_OUT_ROUNDS);
+  return looksIn(scene, candidate, ringing);
 }
 
-function looksIn(
-  scene: Scene,
-  surfaces: readonly LearntSurface[],
-  candidate: Candidate,
-  ringing: Around['earlier'],
-): SurfaceLook[] {
-  scene.settle(surfaces);
+function looksIn(scene: Scene, candidate: Candidate, ringing: Around['earlier']): SurfaceLook[] {
   const { active, background, cells, model, distance } = scene;
   const weights = cells.reduce((sum, weight) => sum + weight, 0);
   const whole = active.reduce((sum, { gains }) => sum + total(gains), 1e-30);
@@ -166,11 +161,25 @@ class Scene {
     }));
     this.choose();
     this.take(this.refit(this.active, SHIFT_ROUNDS));
+  }
+
+  /** Finds when each sound began, where more than one is there. */
+  moveAll(): void {
     const movable = this.active.filter(({ loss }) => loss > MOVED_LOSS).slice(0, MOST_MOVED);
-    if (movable.length > 1) for (const one of movable) this.move(one);
+    if (movable.length < 2) return;
+    for (const one of movable) this.move(one);
+  }
+
+  /** What the whole loses without each, once the others were fitted anew in so many rounds. */
+  tellLosses(rounds: number): void {
     for (const one of this.active) {
-      const others = this.active.filter((other) => other !== one);
-      one.loss = Math.max(0, this.refit(others, LEFT_OUT_ROUNDS).distance - this.distance);
+      const without = rounds
+        ? this.refit(
+            this.active.filter((other) => other !== one),
+            rounds,
+          ).distance
+        : distanceOf(this.heard, this.without(one.sounds, one.gains), this.cells);
+      one.loss = Math.max(0, without - this.distance);
     }
   }
 
@@ -186,14 +195,17 @@ class Scene {
     const soundsOf = ({ learnt, sounds }: Active) => (whole ? learnt.templates.map(({ rough }) => rough) : sounds);
     this.take(fitted(heard, background, this.active.flatMap(soundsOf), weights));
     for (const one of this.active) {
-      const own = powerOf(soundsOf(one), one.gains);
-      const without = this.model.map((power, cell) => Math.max(1e-15, power - own[cell]!));
-      one.loss = distanceOf(heard, without, weights) - this.distance;
+      one.loss = distanceOf(heard, this.without(soundsOf(one), one.gains), weights) - this.distance;
     }
     this.active = this.active
       .filter(({ loss }) => loss > LEAST_LOSS)
       .sort((a, b) => b.loss - a.loss)
       .slice(0, MOST_ACTIVE);
+  }
+
+  private without(sounds: readonly Float64Array[], gains: Float64Array): Float64Array {
+    const own = powerOf(sounds, gains);
+    return this.model.map((power, cell) => Math.max(1e-15, power - own[cell]!));
   }
 
   private refit(active: readonly Active[], rounds: number): Fit {

@@ -7,18 +7,20 @@ const BEFORE_LOUDEST = 9 * HOP;
 const BEHIND_LOUDEST = 24;
 /** x[n] − 0.95 x[n−1]: what rises is mostly high, what rings on is mostly low. */
 const EMPHASIS = 0.95;
-/** Where the noise is high, the change is clearer in what is left under some 3 kHz: a mean of so many samples… */
-const SMOOTH = 16;
+/** Where the noise is high, the change is clearer in what is left under some 6 or 3 kHz: a mean of so many samples… */
+const [SHORT, LONG] = [8, 16];
 /** …as long as it says so much more clearly: a mean is less sharp. */
 const CLEARER = 1.5;
+/** Of a short mean so much of its own slow part is taken off. */
+const SLOW = 0.9;
 /** Either side of the change holds at least so many samples. */
 const LEAST = 12;
 
 /**
  * The sample at which what is quiet becomes loud: the split of the signal about `hop` that leaves the least
  * k·log(variance before) + (n − k)·log(variance after), which is where the likelihood of two normal sources is greatest
- * (Basseville & Nikiforov, Detection of Abrupt Changes, 1993, ch. 2). Told from what is high in it, or from what is low
- * where that changes far more.
+ * (Basseville & Nikiforov, Detection of Abrupt Changes, 1993, ch. 2). Told from what is high in it, or from what is
+ * lower where that changes far more.
  */
 export function changeNear(samples: Float32Array, hop: number, notBefore = 0): number {
   const end = Math.min(samples.length, (hop + AFTER_MS) * HOP);
@@ -28,26 +30,43 @@ export function changeNear(samples: Float32Array, hop: number, notBefore = 0): n
     const size = Math.abs(high(index));
     if (size > most) [loudest, most] = [index, size];
   }
-  const from = Math.max(SMOOTH, notBefore, loudest - BEFORE_LOUDEST);
+  const from = Math.max(LONG, notBefore, loudest - BEFORE_LOUDEST);
   const to = Math.min(samples.length, loudest + BEHIND_LOUDEST);
   if (to - from < 3 * LEAST) return Math.max(from, hop * HOP);
-  const sharp = splitOf(Float64Array.from({ length: to - from }, (_, index) => high(from + index)));
-  const low = smoothed(samples, from, Math.min(samples.length, to + SMOOTH));
-  const soft = splitOf(low);
-  // The mean runs up to a sample: what it shows is half its length late.
-  return from + (soft.gain > CLEARER * sharp.gain ? Math.max(0, soft.at - SMOOTH / 2) : sharp.at);
+  let best = splitOf(Float64Array.from({ length: to - from }, (_, index) => high(from + index)));
+  // A mean runs up to a sample: what it shows is half its length late.
+  for (const [signal, late] of [
+    [withoutSlow(samples, from, to), SHORT / 2],
+    [bent(samples, from, Math.min(samples.length, to + LONG)), LONG / 2],
+  ] as const) {
+    const { at, gain } = splitOf(signal);
+    if (gain > CLEARER * best.gain) best = { at: Math.max(0, at - late), gain };
+  }
+  return from + best.at;
 }
 
-/** The mean of the last samples, from `from` to before `to`, what is low in it bent away: second differences of it. */
-function smoothed(samples: Float32Array, from: number, to: number): Float64Array {
-  const means = new Float64Array(to - from + 2 * SMOOTH);
+/** The mean of the last samples, its own slow part taken off, from `from` to before `to`. */
+function withoutSlow(samples: Float32Array, from: number, to: number): Float64Array {
+  const sums = sumsOf(samples, from - 1, to, SHORT);
+  return sums.subarray(1).map((sum, index) => sum - SLOW * sums[index]!);
+}
+
+/** The same of more samples, all that is low in it bent away: second differences of it. */
+function bent(samples: Float32Array, from: number, to: number): Float64Array {
+  const sums = sumsOf(samples, from - 2 * LONG, to, LONG);
+  return sums.subarray(2 * LONG).map((sum, index) => sum - 2 * sums[index + LONG]! + sums[index]!);
+}
+
+/** The sum of the last `count` samples at each of those from `from` to before `to`. */
+function sumsOf(samples: Float32Array, from: number, to: number, count: number): Float64Array {
+  const sums = new Float64Array(to - from);
   let sum = 0;
-  for (let index = 0; index < means.length; index++) {
-    const at = from - 2 * SMOOTH + index;
-    sum += (samples[at] ?? 0) - (samples[at - SMOOTH] ?? 0);
-    means[index] = sum;
+  for (let at = from - count + 1; at < to; at++) {
+    sum += samples[at] ?? 0;
+    if (at > from) sum -= samples[at - count] ?? 0;
+    if (at >= from) sums[at - from] = sum;
   }
-  return means.subarray(2 * SMOOTH).map((mean, index) => mean - 2 * means[index + SMOOTH]! + means[index]!);
+  return sums;
 }
 
 /** Where a signal splits best into quiet and loud, and how much more likely that is than no split. */

@@ -1,7 +1,9 @@
-import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import type { School } from '@/core/count/schools';
+import type { Ears } from '@/core/documents/ears';
 import { formOf } from '@/core/form/form';
 import type { Groove } from '@/core/groove/groove';
+import { limbsBySurface } from '@/core/groove/kit';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { usualSurface } from '@/core/groove/edit';
 import { MOST_HITS } from '@/core/limits';
@@ -10,6 +12,7 @@ import type { Schedule } from '@/core/schedule/timed';
 import type { Played } from '@/core/take/fromPlaying';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import type { Ms } from '@/core/time/units';
+import { useEars } from '@/sound/inputs/ears';
 import { useInputs } from '@/sound/inputs/useInputs';
 import { Player } from '@/sound/player';
 import { voiceOf } from '@/sound/voices';
@@ -53,6 +56,8 @@ export function useRecording(options: RecordingOptions) {
   const [struck, setStruck] = useState<{ limb: Limb; count: number }>();
   const [say, setSay] = useState<string>();
   const [keys, changeKey] = useKeys();
+  const [here] = useEars();
+  const ears = useMemo(() => ({ ...here, listens: here.listens.includes('MIDI') ? ALL : KEYS_AND_PADS }), [here]);
   const player = useRef<Player>(undefined);
   const hits = useRef<{ ms: Ms; limb: Limb; loudness?: number }[]>([]);
   const latest = useRef(options);
@@ -85,11 +90,14 @@ export function useRecording(options: RecordingOptions) {
   const pads = useInputs({
     keys,
     limbs: LIMBS,
-    listens: LISTENS,
+    ears,
+    who: (surface) => limbsBySurface(options.groove)(surface),
+    onSay: setSay,
     isOn: run !== undefined,
-    onStrike: ({ limb, at, loudness }, { delayMs }) => {
+    onStrike: ({ input, limb, at, loudness }, delayMs) => {
       if (!limb || !player.current || !('pageMs' in at)) return;
-      player.current.strike(`${usualSurface(options.groove, limb)}/tap`);
+      // Drums sound by themselves.
+      if (input !== 'MIDI') player.current.strike(`${usualSurface(options.groove, limb)}/tap`);
       setStruck((before) => ({ limb, count: (before?.count ?? 0) + 1 }));
       if (hits.current.length >= MOST_HITS) return;
       hits.current.push({
@@ -130,4 +138,6 @@ export function useRecording(options: RecordingOptions) {
   return { isRecording: run !== undefined, start, stop, struck, keys, changeKey, touch: pads.touch.bind(pads), say };
 }
 
-const LISTENS = ['keys', 'pads'] as const;
+/** One wants to write down what one taps: keys and pads listen whatever was chosen, and drums where they were. */
+const KEYS_AND_PADS: Ears['listens'] = ['keys', 'pads'];
+const ALL: Ears['listens'] = [...KEYS_AND_PADS, 'MIDI'];

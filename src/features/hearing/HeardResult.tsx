@@ -14,7 +14,7 @@ import { TakePicture } from '@/ui/take/TakePicture';
 import { VerdictNote } from '@/ui/take/VerdictNote';
 import { StrokeTable } from './StrokeTable';
 import type { Heard, HeardAgain } from './hear.worker';
-import { clockInWords, strokesInWords, troublesOf } from './inWords';
+import { clockInWords, strokesInWords, troublesOf } from '@/ui/words/recordings';
 import { WavePicture } from './WavePicture';
 
 interface HeardResultProps {

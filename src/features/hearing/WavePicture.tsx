@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { HeardStroke } from '@/core/hearing/index';
 import type { Ms } from '@/core/time/units';
-import { clockInWords } from './inWords';
+import { clockInWords } from '@/ui/words/recordings';
 import { OUTLINE_MS } from './outline';
 
 /** So much of a recording is shown at a time. */

@@ -3,13 +3,10 @@
 import CloseRounded from '@mui/icons-material/CloseRounded';
 import Box from '@mui/material/Box';
 import Drawer from '@mui/material/Drawer';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
 import Slider from '@mui/material/Slider';
-import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { InputName } from '@/core/documents/take';
 import type { Feel } from '@/core/form/form';
 import { MOST_LEAN } from '@/core/limits';
 import { isHand } from '@/core/groove/limbs';
@@ -26,8 +23,8 @@ import { useRoom } from './RoomContext';
 import { COUNT_INS } from './settings';
 import { Tempo } from './Tempo';
 import { TransportChoices } from './Transport';
+import { WhatListens } from './WhatListens';
 import { KitChoice } from './WhoPlaysChoice';
-import { INPUT_WORDS } from '@/sound/inputs/useInputs';
 
 interface SetUpProps {
   frame: Frame;
@@ -105,7 +102,11 @@ export function SetUp({ frame, isSwingFixed, withTransport, onClose }: SetUpProp
       </Box>
       <Box sx={{ display: 'grid', gap: 3, px: 2.5, py: 2.5 }}>
         {withTransport && <PhoneExtras view={withTransport} />}
-        {!playing && <Listens listens={settings.listens} onChange={(listens) => onChange({ listens })} />}
+        {!playing && (
+          <Part title="What listens">
+            <WhatListens />
+          </Part>
+        )}
         {settings.who !== 'me' && settings.who !== 'steady' && (
           <Part title="The simulated kit" hint="It shows a fault, so that it can be seen and heard.">
             <KitChoice settings={settings} disabled={playing} onChange={onChange} />
@@ -256,35 +257,5 @@ function PhoneExtras({ view: { frame, tempo, panel } }: { view: RoomView }) {
         ))}
       </Part>
     </>
-  );
-}
-
-interface ListensProps {
-  listens: readonly InputName[];
-  onChange: (listens: InputName[]) => void;
-}
-
-/** What the strokes are heard by; the last one stays, since by nothing nothing is heard. */
-function Listens({ listens, onChange }: ListensProps) {
-  const all = Object.keys(INPUT_WORDS) as (keyof typeof INPUT_WORDS)[];
-  return (
-    <Part title="What listens">
-      {all.map((name) => {
-        const isOn = listens.includes(name);
-        return (
-          <FormControlLabel
-            key={name}
-            control={
-              <Switch
-                checked={isOn}
-                disabled={isOn && listens.length === 1}
-                onChange={(_, on) => onChange(all.filter((one) => (one === name ? on : listens.includes(one))))}
-              />
-            }
-            label={INPUT_WORDS[name]}
-          />
-        );
-      })}
-    </Part>
   );
 }

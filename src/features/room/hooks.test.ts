@@ -5,6 +5,7 @@ import { SCHOOLS } from '@/core/count/schools';
 import { usualClimb } from '@/core/plan/ladder';
 import { createElement, useMemo, useReducer, type ReactNode } from 'react';
 import { type Climb } from '@/core/documents/climb';
+import { FIRST_EARS } from '@/core/documents/ears';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import type { Limb } from '@/core/groove/limbs';
 import { SPEED_LIMITS } from '@/core/limits';
@@ -226,7 +227,8 @@ test('the screen is kept awake while it plays, asked for again when it is seen a
 describe('the room’s keys', () => {
   const begun = (change: Partial<Parameters<typeof useInputs>[0]> = {}) => {
     const [onToggle, onStrike] = [vi.fn(), vi.fn()];
-    const all = { keys: DEFAULT_KEYS, limbs, listens: ['keys', 'pads'] as const, isOn: true, ...change };
+    const said = { who: () => undefined, onSay: vi.fn() };
+    const all = { keys: DEFAULT_KEYS, limbs, ears: FIRST_EARS, isOn: true, ...said, ...change };
     renderHook(() => {
       useSpace(onToggle);
       useInputs({ ...all, onStrike });
@@ -285,7 +287,7 @@ describe('the room’s keys', () => {
 
   test('while nothing listens, or not the keys, a limb’s key does nothing', () => {
     expect(begun({ isOn: false }).struck()).toEqual([]);
-    const { struck } = begun({ listens: ['pads'] });
+    const { struck } = begun({ ears: { ...FIRST_EARS, listens: ['pads'] } });
     press('KeyJ');
     expect(struck()).toEqual([]);
   });

@@ -1,6 +1,14 @@
 'use client';
 
-import { formOfTake, taskAt, TAKE_VERSION, type Hit, type Take, type TakeChange } from '@/core/documents/take';
+import {
+  formOfTake,
+  taskAt,
+  TAKE_VERSION,
+  type Hit,
+  type InputName,
+  type Take,
+  type TakeChange,
+} from '@/core/documents/take';
 import { barsOnce, formOf, wholeOf, type Form } from '@/core/form/form';
 import type { Limb } from '@/core/groove/limbs';
 import { MOST_HITS } from '@/core/limits';
@@ -11,6 +19,7 @@ import { kitPlaying } from '@/core/take/kitFaults';
 import { simulateKit } from '@/core/take/simulatedKit';
 import type { Ms } from '@/core/time/units';
 import type { Strike } from '@/sound/inputs/input';
+import type { VoiceName } from '@/sound/voices';
 import { SimulatedKit } from '@/sound/inputs/simulatedKit';
 import type { Player, VoicedSound } from '@/sound/player';
 import type { Followed, Moment, Struck } from './moment';
@@ -41,6 +50,7 @@ export class Performance {
   readonly kit = new SimulatedKit();
   private kitHits: Hit[] = [];
   private barIndex = 0;
+  private endedMs: Ms = 0;
   private now: Pick<RoomSettings, 'heard' | 'count' | 'layers'>;
   private readonly seed = Math.floor(Math.random() * 2 ** 31);
 
@@ -48,6 +58,7 @@ export class Performance {
     private readonly player: Player,
     private readonly piece: Piece,
     private readonly settings: RoomSettings,
+    input: InputName,
   ) {
     const { rounds, bpm, swing, click, countIn } = planOf(piece, settings);
     this.take = {
@@ -62,7 +73,7 @@ export class Performance {
       task: settings.task,
       ...(piece.exercises && { exercises: piece.exercises }),
       ...(piece.goal !== undefined && { goal: piece.goal }),
-      input: this.isPlayed ? (settings.listens[0] ?? 'keys') : 'simulated kit',
+      input: this.isPlayed ? input : 'simulated kit',
       struckBy: this.isPlayed ? 'player' : 'kit',
       playedMs: 0,
       hits: [],
@@ -73,8 +84,14 @@ export class Performance {
     this.drawKit();
   }
 
-  static async start(player: Player, piece: Piece, settings: RoomSettings): Promise<Performance> {
-    const performance = new Performance(player, piece, settings);
+  /** Begins to play; strokes are heard by `input`, but for those that say another. */
+  static async start(
+    player: Player,
+    piece: Piece,
+    settings: RoomSettings,
+    input: InputName = 'keys',
+  ): Promise<Performance> {
+    const performance = new Performance(player, piece, settings, input);
     await player.start(performance.soundings(), performance.timed.startMs, piece.backing);
     return performance;
   }
@@ -115,6 +132,11 @@ export class Performance {
     return this.player.heardMs() > this.timed.endMs + WAIT_MS;
   }
 
+  /** Whether what is struck is recorded and heard as a whole when it has ended. */
+  get isRecorded(): boolean {
+    return this.take.input === 'microphone';
+  }
+
   /** Whether the player's own strokes are being recorded. */
   get isStruck(): boolean {
     return this.isPlayed && this.take.hits.length > 0;
@@ -136,8 +158,8 @@ export class Performance {
 
   /** A stroke that an input heard. */
   strike({ input, limb, at, loudness }: Strike, delayMs: Ms = 0): Struck {
-    const ms = 'runMs' in at ? at.runMs : this.player.heardMs(at.pageMs) - delayMs;
-    if ('pageMs' in at && !this.isAsked(limb, ms)) return 'unasked';
+    const ms = this.runMs(at) - delayMs;
+    if (!('runMs' in at) && !this.isAsked(limb, ms)) return 'unasked';
     if (this.take.hits.length >= MOST_HITS) return 'full';
     const hit: Hit = {
       ms: Math.round(ms * 1000) / 1000,
@@ -147,6 +169,11 @@ export class Performance {
     };
     this.take.hits.push(hit);
     return hit;
+  }
+
+  private runMs(at: Strike['at']): Ms {
+    if ('runMs' in at) return at.runMs;
+    return 'pageMs' in at ? this.player.heardMs(at.pageMs) : at.audioMs - this.player.firstBarMs;
   }
 
   /** Whether a limb is in the task at a moment, or will be so soon that its stroke may be an early one. */
@@ -245,15 +272,47 @@ export class Performance {
 
   /** Ends it. The take as it is to be judged, or undefined when nothing was struck. */
   finish(): Take | undefined {
+    return this.stop().taken(this.take);
+  }
+
+  /** Falls silent: how far it came stands. */
+  stop(): this {
     this.player.stop();
     this.kit.close();
-    const heard = this.player.heardMs();
-    const { hits, bpm } = this.take;
+    this.endedMs = this.player.heardMs();
+    return this;
+  }
+
+  /** The take as it stands when it has ended, before it is known what was struck where that is heard as a whole. */
+  get unheard(): Take {
+    return { ...this.take, playedMs: Math.max(0, Math.round(Math.min(this.endedMs, this.timed.endMs))), hits: [] };
+  }
+
+  /** The same where what was struck was heard as a whole: of that, what was meant for its moment. */
+  takenAsHeard(heard: Take): Take | undefined {
+    return this.taken({ ...heard, hits: heard.hits.filter(({ limb, ms }) => this.isAsked(limb, ms)) });
+  }
+
+  private taken(struck: Take): Take | undefined {
+    const { hits, bpm } = struck;
     const last = Math.max(...hits.map(({ ms }) => ms));
     // Stopped by hand, what would have come after the last stroke was not attempted.
-    const played = heard >= this.timed.endMs ? this.timed.endMs : Math.min(heard, last + beatMs(this.take, bpm) / 2);
+    const played =
+      this.endedMs >= this.timed.endMs ? this.timed.endMs : Math.min(this.endedMs, last + beatMs(struck, bpm) / 2);
     if (!hits.length || played <= 0) return undefined;
-    return { ...this.take, playedMs: Math.round(played) };
+    return { ...struck, playedMs: Math.round(played) };
+  }
+
+  /** What sounds, voice by voice, with when it was sent in milliseconds of the audio clock: a microphone may hear it too. */
+  sent(): Map<VoiceName, Ms[]> {
+    const sent = new Map<VoiceName, Ms[]>();
+    for (const { voice, ms } of this.soundings()) sent.set(voice, [...(sent.get(voice) ?? []), ms + this.firstBarMs]);
+    return sent;
+  }
+
+  /** When its first bar is sent to the output, on the audio clock. */
+  get firstBarMs(): Ms {
+    return this.player.firstBarMs;
   }
 
   /** The stroke of a limb nearest to a hit, as far as a match reaches: for showing hits while playing. */

@@ -4,7 +4,6 @@ import { type Groove } from '@/core/groove/groove';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { limbsIn } from '@/core/groove/kit';
 import type { WrittenDrill } from '@/core/documents/writtenDrill';
-import type { InputName } from '@/core/documents/take';
 import type { Feel } from '@/core/form/form';
 import type { Contrast } from '@/core/form/sides';
 import type { KitFault, KitSize } from '@/core/take/kitFaults';
@@ -39,8 +38,6 @@ export interface RoomSettings {
   who: WhoPlays;
   /** How large the kit's fault is, and which other it has at once. */
   kit: { size: KitSize; also?: KitFault };
-  /** What listens while the person plays. */
-  listens: readonly InputName[];
   /** What is set against each other, and at least how many bars of each. */
   contrast: { what: Contrast; bars: number };
   /** In which order limbs come in, and after how many clean rounds; `0`: only when asked. */
@@ -84,7 +81,6 @@ export function firstSettings(
     countIn: 1,
     who: 'me',
     kit: { size: 'usual' },
-    listens: ['keys', 'pads'],
     task: limbs,
     heard: limbs,
     swing: undefined,

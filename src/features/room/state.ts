@@ -22,8 +22,10 @@ export interface Climbing {
 /** Everything in a room that changes. */
 export interface RoomState {
   settings: RoomSettings;
-  phase: 'ready' | 'starting' | 'playing' | 'judged';
+  phase: 'ready' | 'starting' | 'playing' | 'hearing' | 'judged';
   judged?: Judged;
+  /** How much of what was recorded is heard, 0 to 1, while it is. */
+  heardShare?: number;
   /** What happened to the last attempt, for the person. */
   say?: string;
   /** Takes follow one another by themselves, as on a ladder. */
@@ -41,6 +43,8 @@ export type RoomAction =
   | { type: 'practise'; settings: RoomSettings; atOnce?: boolean }
   | { type: 'starting' }
   | { type: 'playing' }
+  /** The recording of a take that has ended is heard as a whole. */
+  | { type: 'hearing'; share: number }
   | { type: 'failed'; say: string }
   /** Nothing was struck, so there is nothing to judge. */
   | { type: 'ended'; say: string }
@@ -67,6 +71,8 @@ export function roomAfter(state: RoomState, action: RoomAction): RoomState {
       return { ...cleared(state), phase: 'starting', beginsAtOnce: false };
     case 'playing':
       return { ...state, phase: 'playing' };
+    case 'hearing':
+      return { ...state, phase: 'hearing', heardShare: action.share };
     case 'failed':
     case 'ended':
       return { ...state, phase: 'ready', goesOn: false, say: action.say };

@@ -1,10 +1,14 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { writeTake, type Hit, type Take } from '@/core/documents/take';
+import { limbsIn } from '@/core/groove/kit';
 import type { Limb } from '@/core/groove/limbs';
+import type { Ms } from '@/core/time/units';
 import { MOST_HITS } from '@/core/limits';
 import { judge } from '@/core/take/judge';
-import type { Input, Strike } from '@/sound/inputs/input';
+import { earsHere, mainListener } from '@/sound/inputs/ears';
+import type { Strike } from '@/sound/inputs/input';
 import type { Bead } from '@/ui/strip/beads';
+import { troublesOf } from '@/ui/words/recordings';
 import { useJudgeApart } from './judging/useJudgeApart';
 import { withBead } from './liveBeads';
 import { post } from './outbox';
@@ -14,6 +18,7 @@ import { voicesOf, type Piece } from './piece';
 import { useRoom } from './RoomContext';
 import type { RoomSettings } from './settings';
 import type { Judged } from './state';
+import { SKIPPED_MS, useMicrophone } from './useMicrophone';
 import { useOutOfSight } from './useOutOfSight';
 import { usePlayer } from './usePlayer';
 
@@ -25,6 +30,8 @@ export interface AttemptOptions {
   onRound?: (clean: () => Promise<boolean>, follow: (wanted: Followed) => void) => void | Promise<void>;
   /** A take is over; nothing when nothing was struck. */
   onEnded?: (judged: Judged | undefined) => void;
+  /** A limb was heard to strike by what is opened with the sound: by the microphone. */
+  onStruck?: (limb: Limb) => void;
 }
 
 /** What is said where a take ends by itself. */
@@ -35,6 +42,10 @@ const LOST = {
   devices:
     'The sound device has changed, and the sound goes on through another. If you hear nothing, stop and press play again.',
   full: `A take holds ${MOST_HITS.toLocaleString('en')} hits: what is struck from here on is not kept. Stop, and begin another.`,
+  microphone: 'The microphone was unplugged or taken away, so the take ends here. What was heard before is kept.',
+  skipped:
+    'This computer was too busy to record all of it: the strokes of some moments are missing. Close other pages.',
+  recording: 'What was recorded could not be heard again, so the take stands as it was heard while playing.',
   storage:
     'This browser keeps nothing (private window, or its storage is full), so the take is shown but not kept. Allow storage and play it again.',
 };
@@ -62,14 +73,17 @@ export function useAttempt(options: AttemptOptions) {
     [flash],
   );
 
-  const finish = useCallback(async (note?: string) => {
+  const hearWhole = useRef<(ending: Performance, live?: Take) => Promise<{ take?: Take; say?: string }>>(undefined);
+  const finish = useCallback(async (why?: string) => {
     const ending = performance_.current;
     if (!ending) return;
     performance_.current = undefined;
     const whole = ending.over;
     const { level, onMoment, onEnded, dispatch } = latest.current;
     onMoment(undefined);
-    const take = ending.finish();
+    const live = ending.finish();
+    const { take, say } = ending.isRecorded ? await hearWhole.current!(ending, live) : { take: live };
+    const note = why ?? say;
     if (!take) {
       dispatch({ type: 'ended', say: note ?? 'Nothing was played, so nothing is kept.' });
       onEnded?.(undefined);
@@ -92,10 +106,11 @@ export function useAttempt(options: AttemptOptions) {
 
   /** A stroke that an input heard. */
   const strike = useCallback(
-    (strike: Strike, input?: Input) => {
+    (strike: Strike, delayMs = 0) => {
       const voice = strike.limb && voicesOf(latest.current.piece)[strike.limb];
-      if (voice && 'pageMs' in strike.at) player.current?.strike(voice);
-      const hit = performance_.current?.strike(strike, input?.delayMs);
+      // Drums sound by themselves.
+      if (voice && (strike.input === 'keys' || strike.input === 'pads')) player.current?.strike(voice);
+      const hit = performance_.current?.strike(strike, delayMs);
       if (hit === 'full') latest.current.dispatch({ type: 'said', say: LOST.full });
       if (hit && typeof hit === 'object') show(hit);
       else if (strike.limb) flash(strike.limb);
@@ -103,23 +118,52 @@ export function useAttempt(options: AttemptOptions) {
     [show, flash, player],
   );
 
+  const { onStruck } = options;
+  const struckLive = useCallback(
+    (one: Strike, delayMs: Ms) => {
+      strike(one, delayMs);
+      if (one.limb) onStruck?.(one.limb);
+    },
+    [strike, onStruck],
+  );
+  const microphone = useMicrophone(struckLive, () => void finish(LOST.microphone));
+  useEffect(() => {
+    hearWhole.current = async (ending, live) => {
+      const { dispatch } = latest.current;
+      dispatch({ type: 'hearing', share: 0 });
+      try {
+        const heard = await microphone.hear(ending, (share) => dispatch({ type: 'hearing', share }));
+        if (!heard) return { take: live };
+        const [trouble] = troublesOf(heard.about, heard.take.hits.length);
+        const say = heard.skippedMs > SKIPPED_MS ? LOST.skipped : trouble;
+        return { take: ending.takenAsHeard(heard.take), ...(say && { say }) };
+      } catch {
+        return { take: live, say: LOST.recording };
+      }
+    };
+  });
+
   const start = useCallback(
     async (settings: RoomSettings, piece: Piece = latest.current.piece) => {
       const { dispatch } = latest.current;
+      const input = mainListener(earsHere().listens);
+      const isRecorded = input === 'microphone' && settings.who === 'me';
       dispatch({ type: 'starting' });
       setBeads([]);
       try {
         performance_.current = await withPlayer(async (open) => {
           await open.prepare(Object.values(voicesOf(piece)));
-          return Performance.start(open, piece, settings);
+          if (isRecorded) await microphone.open();
+          return Performance.start(open, piece, settings, input ?? 'keys');
         });
         performance_.current.kit.open(strike);
+        if (isRecorded) await microphone.begin(performance_.current.unheard, performance_.current);
         dispatch({ type: 'playing' });
       } catch (error) {
         dispatch({ type: 'failed', say: (error as Error).message });
       }
     },
-    [withPlayer, strike],
+    [withPlayer, strike, microphone],
   );
 
   useEffect(() => {
@@ -157,13 +201,17 @@ export function useAttempt(options: AttemptOptions) {
   const follow = useCallback((wanted: Followed) => void performance_.current?.follow(wanted), []);
   const clear = useCallback(() => setBeads([]), []);
   /** Opens the sound for strokes alone, without anything that plays. */
-  const listen = useCallback(
-    () =>
-      void withPlayer((open) => open.prepare(Object.values(voicesOf(latest.current.piece)))).catch((error: Error) =>
-        latest.current.dispatch({ type: 'said', say: error.message }),
-      ),
-    [withPlayer],
-  );
+  const listen = useCallback(async () => {
+    const { piece, dispatch } = latest.current;
+    try {
+      await withPlayer((open) => open.prepare(Object.values(voicesOf(piece))));
+      if (mainListener(earsHere().listens) !== 'microphone') return;
+      await microphone.open();
+      await microphone.begin({ groove: piece.groove, task: limbsIn(piece.groove) });
+    } catch (error) {
+      dispatch({ type: 'said', say: (error as Error).message });
+    }
+  }, [withPlayer, microphone]);
   /** Whether leaving now would lose strokes. */
   const isStruck = useCallback(() => performance_.current?.isStruck ?? false, []);
   return { beads, struck, start, stop: finish, strike, follow, clear, setLevel, listen, isStruck };

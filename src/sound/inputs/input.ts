@@ -1,5 +1,5 @@
 import type { InputName } from '@/core/documents/take';
-import type { Limb } from '@/core/groove/limbs';
+import type { Limb, Surface } from '@/core/groove/limbs';
 import type { Ms } from '@/core/time/units';
 
 /** One stroke as an input heard it. */
@@ -7,11 +7,14 @@ export interface Strike {
   input: InputName;
   /** Undefined where the input cannot tell who struck. */
   limb?: Limb;
+  /** What was struck, where the input can tell. */
+  surface?: Surface;
   /**
-   * When: by the page's clock (`event.timeStamp`, `performance.now()`), the input's own delay not yet taken off; or, of
-   * what is made and not heard, in milliseconds from the first bar of what plays.
+   * When: by the page's clock (`event.timeStamp`, `performance.now()`) or by that of the sound, as it was recorded, the
+   * input's own delay not yet taken off; or, of what is made and not heard, in milliseconds from the first bar of what
+   * plays.
    */
-  at: { pageMs: Ms } | { runMs: Ms };
+  at: { pageMs: Ms } | { audioMs: Ms } | { runMs: Ms };
   /** From 0 to 1; undefined where the input cannot tell. */
   loudness?: number;
 }
@@ -21,8 +24,6 @@ export type OnStrike = (strike: Strike) => void;
 /** Something that hears strokes: keys, pads, a MIDI kit, a microphone. All are opened, listened to and closed alike. */
 export interface Input {
   readonly name: InputName;
-  /** What the input itself adds between the stroke and its time stamp, and what is to be taken off therefore. */
-  readonly delayMs: Ms;
   /** Begins to listen. Throws with words for the person when it cannot. */
   open: (onStrike: OnStrike) => void | Promise<void>;
   close: () => void;

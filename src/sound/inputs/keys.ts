@@ -11,7 +11,6 @@ export interface KeysOptions {
 /** The computer's own keys, one for each limb. A key that is held down strikes once. */
 export class Keys implements Input {
   readonly name = 'keys';
-  readonly delayMs = 0;
   private listener: ((event: KeyboardEvent) => void) | undefined;
 
   constructor(private readonly options: KeysOptions) {}

@@ -5,7 +5,6 @@ import type { Input, OnStrike } from './input';
 /** Pads on the screen: whoever draws them tells when one is touched. */
 export class Pads implements Input {
   readonly name = 'pads';
-  readonly delayMs = 0;
   private onStrike: OnStrike | undefined;
 
   open(onStrike: OnStrike): void {

@@ -5,7 +5,6 @@ import type { Input, OnStrike } from './input';
 /** The stand-in for a kit: it strikes what was worked out for it, each stroke as it falls due. */
 export class SimulatedKit implements Input {
   readonly name = 'simulated kit';
-  readonly delayMs = 0;
   private onStrike: OnStrike | undefined;
   private next = 0;
   private strokes: readonly Hit[] = [];

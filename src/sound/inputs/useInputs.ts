@@ -1,41 +1,66 @@
 import { useEffect, useMemo, useRef } from 'react';
-import type { InputName } from '@/core/documents/take';
-import { LIMBS, type Limb } from '@/core/groove/limbs';
+import type { Ears, Listener } from '@/core/documents/ears';
+import { LIMBS, type Limb, type Surface } from '@/core/groove/limbs';
+import type { Ms } from '@/core/time/units';
 import type { Input, Strike } from './input';
 import { Keys } from './keys';
+import { Midi } from './midi/midi';
 import { Pads } from './pads';
 
-/** The inputs that can be listened to, with what each is called. */
-export const INPUT_WORDS = { keys: 'Keys of this computer', pads: 'Pads on the screen' } as const satisfies Partial<
-  Record<InputName, string>
->;
+/** What each input that can be chosen is called. */
+export const INPUT_WORDS: Record<Listener, string> = {
+  keys: 'Keys of this computer',
+  pads: 'Pads on the screen',
+  MIDI: 'MIDI drums',
+  microphone: 'Microphone',
+};
 
 interface InputsOptions {
   /** The place on the keyboard that each limb is played by. */
   keys: Record<Limb, { code: string }>;
   limbs: readonly Limb[];
-  listens: readonly InputName[];
+  /** What listens on this device; a microphone is opened by whoever plays, with the sound. */
+  ears: Ears;
   /** Whether strokes are listened for now. */
   isOn: boolean;
-  onStrike: (strike: Strike, input: Input) => void;
+  /** Who struck a surface. */
+  who: (surface: Surface) => Limb | undefined;
+  /** With what its input adds to its time on this device. */
+  onStrike: (strike: Strike, delayMs: Ms) => void;
+  /** Something is to be said of what listens. */
+  onSay: (say: string) => void;
 }
 
 /** Opens what listens, and gives the pads that the screen touches. */
-export function useInputs({ keys, limbs, listens, isOn, onStrike }: InputsOptions): Pads {
-  const latest = useRef(onStrike);
+export function useInputs({ keys, limbs, ears, isOn, who, onStrike, onSay }: InputsOptions): Pads {
+  const latest = useRef({ who, onStrike, onSay });
   useEffect(() => {
-    latest.current = onStrike;
+    latest.current = { who, onStrike, onSay };
   });
   const pads = useMemo(() => new Pads(), []);
   useEffect(() => {
     if (!isOn) return;
-    const all: Input[] = [pads, new Keys({ limbOf: (code) => limbOfKey(keys, limbs, code), isElsewhere })];
-    const open = all.filter(({ name }) => listens.includes(name));
-    for (const input of open) void input.open((strike) => latest.current(strike, input));
+    const { delays, listens, midi } = ears;
+    const all: Input[] = [
+      pads,
+      new Keys({ limbOf: (code) => limbOfKey(keys, limbs, code), isElsewhere }),
+      new Midi({
+        ears: midi,
+        who: (surface) => latest.current.who(surface),
+        onSay: (say) => latest.current.onSay(say),
+      }),
+    ];
+    const open = all.filter(({ name }) => (listens as readonly string[]).includes(name));
+    for (const input of open) {
+      const delayMs = delays[input.name as Listener]?.ms ?? 0;
+      void Promise.resolve(input.open((strike) => latest.current.onStrike(strike, delayMs))).catch((error: Error) =>
+        latest.current.onSay(error.message),
+      );
+    }
     return () => {
       for (const input of open) input.close();
     };
-  }, [keys, limbs, listens, isOn, pads]);
+  }, [keys, limbs, ears, isOn, pads]);
   return pads;
 }
 

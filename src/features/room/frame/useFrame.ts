@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { limbsBySurface } from '@/core/groove/kit';
 import type { Limb } from '@/core/groove/limbs';
 import type { Bpm } from '@/core/time/units';
 import { speedWord } from '../care';
@@ -10,6 +11,7 @@ import type { RoomSettings } from '../settings';
 import type { Judged } from '../state';
 import { useAttempt } from '../useAttempt';
 import { useAwake } from '../useAwake';
+import { useEars } from '@/sound/inputs/ears';
 import { useInputs } from '@/sound/inputs/useInputs';
 import { useRest } from '../useRest';
 import { useSpace } from '../useSpace';
@@ -41,7 +43,7 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
   const { state, dispatch, limbs, groove, limits } = useRoom();
   const { phase, goesOn } = state;
   const stage = useStage({ piece, bpm: settings.bpm, swing: settings.swing, waitsAt: waits?.now });
-  const attempt = useAttempt({ piece, onMoment: stage.onMoment, onRound, onEnded });
+  const attempt = useAttempt({ piece, onMoment: stage.onMoment, onRound, onEnded, onStruck: waits?.strike });
   const { start, stop, strike, follow, clear, listen } = attempt;
   const isWaiting = waits?.now !== undefined;
   const playing = phase === 'playing' || isWaiting || goesOn;
@@ -53,7 +55,7 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
     if (waits) {
       dispatch({ type: 'again' });
       clear();
-      listen();
+      void listen();
       return waits.start();
     }
     const wanted = begin?.() ?? {};
@@ -63,7 +65,7 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
     dispatch({ type: 'goes on', on: false });
     if (isWaiting) waits.stop();
     else if (phase === 'playing') void stop();
-    else if (!goesOn && phase !== 'starting') play();
+    else if (!goesOn && phase !== 'starting' && phase !== 'hearing') play();
   }, [dispatch, isWaiting, waits, phase, stop, goesOn, play]);
   useSpace(toggle);
 
@@ -84,15 +86,19 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
   }, [beginsAtOnce]);
 
   const [keys, changeKey] = useKeys();
+  const [ears] = useEars();
+  const who = useMemo(() => limbsBySurface(groove), [groove]);
   const pads = useInputs({
     keys,
     limbs,
-    listens: settings.listens,
+    ears,
     isOn: settings.who === 'me' || isWaiting,
-    onStrike: (one, input) => {
-      strike(one, input);
+    who,
+    onStrike: (one, delayMs) => {
+      strike(one, delayMs);
       if (one.limb) waits?.strike(one.limb);
     },
+    onSay: (say) => dispatch({ type: 'said', say }),
   });
 
   /** Sets something; what plays takes it up on the next bar line. */

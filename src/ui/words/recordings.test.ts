@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { clockInWords, strokesInWords, troublesOf } from './inWords';
+import { clockInWords, strokesInWords, troublesOf } from './recordings';
 
 test('a place in a recording', () => {
   expect(clockInWords(0)).toBe('0:00.0');

@@ -1,0 +1,55 @@
+'use client';
+
+import Box from '@mui/material/Box';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useState, type ComponentType } from 'react';
+import { LISTENERS, type Listener } from '@/core/documents/ears';
+import { mainListener, useEars } from '@/sound/inputs/ears';
+import { INPUT_WORDS } from '@/sound/inputs/useInputs';
+import { Page } from '@/ui/Page';
+import { HearKeys } from './HearKeys';
+import { HearMicrophone } from './HearMicrophone';
+import { HearMidi } from './HearMidi';
+import { HearPads } from './HearPads';
+
+const WAYS: Record<Listener, { what: string; How: ComponentType }> = {
+  keys: { what: 'Nothing to connect. No loudness, and each key is a limb.', How: HearKeys },
+  pads: { what: 'Touch the pads in the room: on a phone with two thumbs.', How: HearPads },
+  MIDI: { what: 'An electronic kit or pad by USB: every surface and how loud it was.', How: HearMidi },
+  microphone: { what: 'A practice pad, a snare or a whole kit, heard by this device.', How: HearMicrophone },
+};
+
+/** What listens on this device, and how it learns to hear: done once, and again when wished. */
+export function GettingHeard() {
+  const [ears] = useEars();
+  const [chosen, setChosen] = useState<Listener>();
+  const listener = chosen ?? mainListener(ears.listens) ?? 'keys';
+  const { what, How } = WAYS[listener];
+  return (
+    <Page title="Getting heard" note="What listens here, and how well. It is kept on this device.">
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 3, maxWidth: 860 }}>
+        <Box>
+          <ToggleButtonGroup
+            exclusive
+            value={listener}
+            aria-label="What listens"
+            onChange={(_, one: Listener | null) => one && setChosen(one)}
+            sx={{ flexWrap: 'wrap' }}
+          >
+            {LISTENERS.map((one) => (
+              <ToggleButton key={one} value={one} sx={{ minHeight: 44, textTransform: 'none', px: 2 }}>
+                {INPUT_WORDS[one]}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+          <Typography color="textSecondary" sx={{ mt: 1.5 }}>
+            {what}
+          </Typography>
+        </Box>
+        <How key={listener} />
+      </Box>
+    </Page>
+  );
+}

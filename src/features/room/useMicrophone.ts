@@ -1,0 +1,110 @@
+import { useCallback, useEffect, useRef } from 'react';
+import type { Take } from '@/core/documents/take';
+import type { TakeHeard } from '@/core/hearing/heardTake';
+import { dueIn, loudnessOf, whoStruck } from '@/core/hearing/heardTake';
+import { kitOf } from '@/core/hearing/kitJson';
+import type { Ms } from '@/core/time/units';
+import { earsHere } from '@/sound/inputs/ears';
+import type { Strike } from '@/sound/inputs/input';
+import { Microphone } from '@/sound/inputs/microphone/microphone';
+import type { Clicks } from '@/sound/inputs/microphone/listen.worker';
+import { audioOutput } from '@/sound/output';
+import { sampled } from '@/sound/speech';
+import type { Performance } from './performance';
+
+/** A microphone that was told of more than this was left out by the audio thread is said to have skipped. */
+export const SKIPPED_MS: Ms = 40;
+
+/** The room's microphone: opened when a take begins that it is to hear, let go when the room is left. */
+export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, onLost: () => void) {
+  const microphone = useRef<Microphone>(undefined);
+  const latest = useRef({ onStrike, onLost });
+  useEffect(() => {
+    latest.current = { onStrike, onLost };
+  });
+  const close = useCallback(() => {
+    microphone.current?.close();
+    microphone.current = undefined;
+  }, []);
+  useEffect(() => close, [close]);
+
+  /** Opens the one that was chosen on this device. Throws with words for the person. */
+  const open = useCallback(async () => {
+    microphone.current ??= await Microphone.open(earsHere().microphone?.deviceId);
+  }, []);
+
+  /** Listens from now on; without a performance to nothing that is written. */
+  const begin = useCallback(
+    async (take: Pick<Take, 'task' | 'groove'>, performance?: Performance) => {
+      const { kit: json } = earsHere().microphone ?? {};
+      const kit = json && kitOf(json);
+      const delayMs = delayOf(microphone.current!);
+      const [who, loudness] = [whoStruck(take, kit), loudnessOf([], kit)];
+      const first = performance ? performance.firstBarMs + delayMs : 0;
+      await microphone.current!.begin({
+        ...(json && { kit: json }),
+        ...(performance && {
+          expected: dueIn(performance.unheard, kit).map((one) => ({ ...one, ms: one.ms + first })),
+          clicks: await clicksOf(performance),
+        }),
+        onStroke: (stroke) => {
+          const limb = who(stroke.surface);
+          latest.current.onStrike(
+            {
+              input: 'microphone',
+              ...(stroke.surface && { surface: stroke.surface }),
+              ...(limb && { limb }),
+              at: { audioMs: stroke.audioMs },
+              ...(kit && { loudness: loudness(stroke) }),
+            },
+            delayMs,
+          );
+        },
+        onLost: () => {
+          close();
+          latest.current.onLost();
+        },
+      });
+    },
+    [close],
+  );
+
+  /** What was recorded of a performance that has ended, heard as a whole. */
+  const hear = useCallback(
+    async (
+      performance: Performance,
+      onShare: (share: number) => void,
+    ): Promise<(TakeHeard & { skippedMs: Ms }) | undefined> => {
+      const one = microphone.current;
+      if (!one) return undefined;
+      const { kit } = earsHere().microphone ?? {};
+      return one.hear(
+        performance.unheard,
+        {
+          firstBarMs: performance.firstBarMs,
+          ...(kit && { kit }),
+          clicks: await clicksOf(performance),
+          delayMs: delayOf(one),
+        },
+        onShare,
+      );
+    },
+    [],
+  );
+  const stop = useCallback(() => void microphone.current?.stop(), []);
+  return { open, begin, hear, stop, close };
+}
+
+/** What this microphone adds: as it was measured here, else as the browser says. */
+const delayOf = (microphone: Microphone): Ms => earsHere().delays.microphone?.ms ?? microphone.saidDelayMs;
+
+async function clicksOf(performance: Performance): Promise<Clicks> {
+  const sent = performance.sent();
+  const { sampleRate } = await audioOutput();
+  const samples = await sampled(sent.keys(), sampleRate);
+  return [...sent].flatMap(([voice, atMs]) => {
+    const one = samples.get(voice);
+    // A word sounds from before its place on: what leads up to its onset.
+    return one ? [{ samples: one.samples, atMs: atMs.map((ms) => ms - (1000 * one.lead) / sampleRate) }] : [];
+  });
+}

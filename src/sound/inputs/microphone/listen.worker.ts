@@ -1,0 +1,120 @@
+import { expose } from 'comlink';
+import type { Delay, KitJson, Told } from '@/core/documents/ears';
+import type { Take } from '@/core/documents/take';
+import type { Surface } from '@/core/groove/limbs';
+import { aboutRecording, learnKit, LiveHearing, type AboutRecording, type HeardStroke } from '@/core/hearing/index';
+import { clickDelayIn, type FindOptions } from '@/core/hearing/find';
+import { hearTake, type TakeHeard } from '@/core/hearing/heardTake';
+import { kitOf, writeKit } from '@/core/hearing/kitJson';
+import type { Expected } from '@/core/hearing/look';
+import { whatIsTold } from '@/core/hearing/told';
+import { LONGEST_TAKE_MS } from '@/core/limits';
+import type { Ms } from '@/core/time/units';
+import type { Recorded } from '../../recorder.worklet';
+import { Tape } from './tape';
+
+/** Sounds that the loudspeaker plays, and when: see `FindOptions`. */
+export type Clicks = NonNullable<FindOptions['clicks']>;
+
+export interface ListenOptions {
+  sampleRate: number;
+  /** The frame of the audio clock from which on it counts. */
+  fromFrame: number;
+  kit?: KitJson;
+  expected?: Expected[];
+  clicks?: Clicks;
+}
+
+/** What is told while it listens: strokes, in milliseconds from the first frame, and how loud it is, 0 to 1. */
+export interface LiveEvents {
+  onStrokes: (strokes: HeardStroke[]) => void;
+  onLevel: (peak: number) => void;
+}
+
+/** The level is told so often. */
+const LEVEL_MS: Ms = 50;
+
+let tape: Tape | undefined;
+let live: LiveHearing | undefined;
+let rate = 48_000;
+let events: LiveEvents | undefined;
+let level = { peak: 0, frames: 0 };
+
+/** Listens at a port that a recorder passes blocks to. */
+function connect(port: MessagePort): void {
+  port.onmessage = ({ data }: MessageEvent<Recorded>) => take(data);
+}
+
+function begin({ sampleRate, fromFrame, kit, ...options }: ListenOptions, told: LiveEvents): void {
+  rate = sampleRate;
+  tape = new Tape(fromFrame, Math.ceil((sampleRate * (LONGEST_TAKE_MS + 60_000)) / 1000));
+  live = new LiveHearing(sampleRate, { ...options, ...(kit?.surfaces.length && { kit: kitOf(kit) }) });
+  events = told;
+  level = { peak: 0, frames: 0 };
+}
+
+function take(recorded: Recorded): void {
+  if (!tape || !live) return;
+  const more = tape.add(recorded);
+  for (const value of more) level.peak = Math.max(level.peak, Math.abs(value));
+  level.frames += more.length;
+  if (level.frames >= (LEVEL_MS * rate) / 1000) {
+    events?.onLevel(level.peak);
+    level = { peak: 0, frames: 0 };
+  }
+  const strokes = live.feed(more);
+  if (strokes.length) events?.onStrokes(strokes);
+}
+
+/** Listens no more; the recording is kept until it begins again. */
+function stop(): void {
+  live = undefined;
+}
+
+/** The take that was recorded, heard as a whole; its first bar was sent at a frame of the audio clock. */
+function hear(
+  played: Take,
+  { firstBarFrame, kit, clicks, delayMs }: { firstBarFrame: number; kit?: KitJson; clicks: Clicks; delayMs: Ms },
+  onShare: (share: number) => void,
+): TakeHeard & { skippedMs: Ms } {
+  stop();
+  const { samples, fromFrame, skipped } = tape!;
+  const firstBarMs = (1000 * (firstBarFrame - fromFrame)) / rate;
+  const heard = hearTake(
+    played,
+    { samples, sampleRate: rate, firstBarMs },
+    { ...(kit?.surfaces.length && { kit: kitOf(kit) }), clicks, delayMs, onShare },
+  );
+  return { ...heard, skippedMs: (1000 * skipped) / rate };
+}
+
+/** What was recorded since it began: kept by whoever asks. */
+const recorded = (): Float32Array => tape?.samples.slice() ?? new Float32Array();
+
+/** What recordings of single surfaces teach, and what can be told by it. */
+function learn(recordings: { surface: Surface; samples: Float32Array }[]): { kit: KitJson; told: Told[] } {
+  const all = recordings.map((one) => ({ ...one, sampleRate: rate }));
+  return { kit: writeKit(learnKit(all)), told: whatIsTold(all) };
+}
+
+/**
+ * How much later than sent the clicks came back since it began, and by how much the first half of them and the second
+ * say otherwise; undefined where they did not come back.
+ */
+function clickDelay(clicks: Clicks): Delay | undefined {
+  const { samples } = tape!;
+  const [first, second] = [0, 1].map((half) =>
+    clickDelayIn(samples, rate, { clicks: clicks.map((voice) => ({ ...voice, atMs: halfOf(voice.atMs, half) })) }),
+  );
+  if (first === undefined || second === undefined) return undefined;
+  return { ms: (first + second) / 2, spreadMs: Math.abs(first - second) / 2 };
+}
+const halfOf = (atMs: readonly Ms[], half: number): readonly Ms[] =>
+  half ? atMs.slice(atMs.length >> 1) : atMs.slice(0, atMs.length >> 1);
+
+const about = (): AboutRecording => aboutRecording(tape!.samples, rate);
+
+const worker = { connect, begin, stop, hear, recorded, learn, clickDelay, about };
+export type ListenWorker = typeof worker;
+
+expose(worker);

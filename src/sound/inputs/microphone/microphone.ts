@@ -1,0 +1,187 @@
+import { proxy, transfer, wrap, type Remote } from 'comlink';
+import type { Delay, KitJson, Told } from '@/core/documents/ears';
+import type { Take } from '@/core/documents/take';
+import type { Surface } from '@/core/groove/limbs';
+import type { AboutRecording, HeardStroke } from '@/core/hearing/index';
+import type { TakeHeard } from '@/core/hearing/heardTake';
+import type { Expected } from '@/core/hearing/look';
+import type { Ms } from '@/core/time/units';
+import { audioOutput } from '../../output';
+import type { Clicks, ListenWorker } from './listen.worker';
+
+/** Built beside the application; see scripts/lib/built.mjs. */
+const RECORDER = '/worklets/recorder.js';
+
+/** A loudspeaker and a microphone add about so much where nothing was measured and the browser says nothing. */
+const USUAL_DELAY: Ms = 40;
+/** Behind the last stroke its sound is still waited for. */
+const TAIL_MS: Ms = 250;
+
+export interface Listening {
+  kit?: KitJson;
+  /** What is written, and what the loudspeaker plays, in milliseconds of the audio clock. */
+  expected?: readonly Expected[];
+  clicks?: Clicks;
+  /** With its time on the audio clock, as it was recorded. */
+  onStroke: (stroke: HeardStroke & { audioMs: Ms }) => void;
+  onLevel?: (peak: number) => void;
+  /** It was unplugged, or taken away by the browser. */
+  onLost?: () => void;
+}
+
+/** What went wrong with a microphone, in words for the person. */
+export class MicrophoneTrouble extends Error {}
+
+/** Why a browser gives no microphone, by the name of its error. */
+const REFUSED: Record<string, string> = {
+  NotAllowedError:
+    'The browser may not use the microphone. Allow it for this page (the sign beside the address), then try again.',
+  NotFoundError: 'No microphone was found. Connect one, or choose keys or pads under “What listens”.',
+  NotReadableError: 'The microphone is in use by another program. Close that, then try again.',
+  OverconstrainedError: 'The microphone that was chosen is not there. Connect it, or get heard with another.',
+};
+/** Only pages that came by https, or from this computer, are given a microphone. */
+export const NOT_SECURE =
+  'A browser gives the microphone only to pages that came by https, or from this computer. The README says how to have it here.';
+
+/** One microphone, unprocessed, recorded on the clock of what sounds, and heard apart from the page. */
+export class Microphone {
+  private listening: { fromFrame: number; onLost?: () => void } | undefined;
+
+  private constructor(
+    private readonly context: AudioContext,
+    private readonly stream: MediaStream,
+    private readonly nodes: AudioNode[],
+    private readonly worker: Worker,
+    private readonly remote: Remote<ListenWorker>,
+  ) {
+    for (const track of stream.getAudioTracks()) track.addEventListener('ended', () => this.listening?.onLost?.());
+  }
+
+  /** Opens it; call it from a touch or key press. Throws a `MicrophoneTrouble`. */
+  static async open(deviceId?: string): Promise<Microphone> {
+    if (!globalThis.isSecureContext || !navigator.mediaDevices) throw new MicrophoneTrouble(NOT_SECURE);
+    const stream = await streamOf(deviceId);
+    try {
+      const context = await audioOutput();
+      await context.audioWorklet.addModule(RECORDER);
+      const source = new MediaStreamAudioSourceNode(context, { mediaStream: stream });
+      const recorder = new AudioWorkletNode(context, 'recorder', { numberOfOutputs: 0 });
+      source.connect(recorder);
+      const worker = new Worker(new URL('./listen.worker.ts', import.meta.url));
+      const remote = wrap<ListenWorker>(worker);
+      const { port1, port2 } = new MessageChannel();
+      recorder.port.postMessage(port1, [port1]);
+      await remote.connect(transfer(port2, [port2]));
+      return new Microphone(context, stream, [source, recorder], worker, remote);
+    } catch (error) {
+      for (const track of stream.getTracks()) track.stop();
+      throw error;
+    }
+  }
+
+  get deviceId(): string | undefined {
+    return this.stream.getAudioTracks()[0]?.getSettings().deviceId;
+  }
+  get name(): string {
+    return this.stream.getAudioTracks()[0]?.label || 'microphone';
+  }
+
+  /** What loudspeaker and microphone add by what the browser says of them, where nothing was measured. */
+  get saidDelayMs(): Ms {
+    const { latency } = this.stream.getAudioTracks()[0]?.getSettings() as { latency?: number };
+    const { outputLatency, baseLatency } = this.context;
+    const said = 1000 * ((outputLatency || baseLatency || 0) + (latency ?? 0));
+    return said > 0 && said < 500 ? said : USUAL_DELAY;
+  }
+
+  /** Listens from now on; what was recorded before is forgotten. */
+  async begin({ kit, expected, clicks, onStroke, onLevel, onLost }: Listening): Promise<void> {
+    const fromFrame = Math.round(this.context.currentTime * this.context.sampleRate);
+    const fromMs = (1000 * fromFrame) / this.context.sampleRate;
+    this.listening = { fromFrame, ...(onLost && { onLost }) };
+    await this.remote.begin(
+      {
+        sampleRate: this.context.sampleRate,
+        fromFrame,
+        ...(kit && { kit }),
+        ...(expected && { expected: expected.map((one) => ({ ...one, ms: one.ms - fromMs })) }),
+        ...(clicks && { clicks: later(clicks, -fromMs) }),
+      },
+      proxy({
+        onStrokes: (strokes: HeardStroke[]) => {
+          for (const stroke of strokes) onStroke({ ...stroke, audioMs: stroke.ms + fromMs });
+        },
+        onLevel: (peak: number) => onLevel?.(peak),
+      }),
+    );
+  }
+
+  /** The take that was recorded since it began, heard as a whole. `firstBarMs` and `clicks` are on the audio clock. */
+  async hear(
+    take: Take,
+    how: { firstBarMs: Ms; kit?: KitJson; clicks: Clicks; delayMs: Ms },
+    onShare: (share: number) => void,
+  ): Promise<TakeHeard & { skippedMs: Ms }> {
+    const { sampleRate } = this.context;
+    const fromMs = (1000 * this.listening!.fromFrame) / sampleRate;
+    await new Promise((done) => setTimeout(done, TAIL_MS));
+    this.listening = undefined;
+    return this.remote.hear(
+      take,
+      {
+        firstBarFrame: (how.firstBarMs * sampleRate) / 1000,
+        ...(how.kit && { kit: how.kit }),
+        clicks: later(how.clicks, -fromMs),
+        delayMs: how.delayMs,
+      },
+      proxy(onShare),
+    );
+  }
+
+  /** Listens no more, until it begins again. */
+  async stop(): Promise<void> {
+    this.listening = undefined;
+    await this.remote.stop();
+  }
+
+  /** All that was recorded since it began. */
+  recorded = (): Promise<Float32Array> => this.remote.recorded();
+
+  /** What recordings of single surfaces teach, and what can be told by it. */
+  learn = (recordings: { surface: Surface; samples: Float32Array }[]): Promise<{ kit: KitJson; told: Told[] }> =>
+    this.remote.learn(recordings);
+
+  /** What is wrong with what was recorded since it began. */
+  about = (): Promise<AboutRecording> => this.remote.about();
+
+  /** How much later than sent the clicks came back since it began; undefined where they did not. */
+  async clickDelay(clicks: Clicks): Promise<Delay | undefined> {
+    const fromMs = (1000 * this.listening!.fromFrame) / this.context.sampleRate;
+    return this.remote.clickDelay(later(clicks, -fromMs));
+  }
+
+  close(): void {
+    this.listening = undefined;
+    for (const track of this.stream.getTracks()) track.stop();
+    for (const node of this.nodes) node.disconnect();
+    this.worker.terminate();
+  }
+}
+
+const later = (clicks: Clicks, ms: Ms): Clicks =>
+  clicks.map(({ samples, atMs }) => ({ samples, atMs: atMs.map((at) => at + ms) }));
+
+/** Asks for a microphone with nothing done to what it hears; for any where the one that was chosen is gone. */
+async function streamOf(deviceId: string | undefined): Promise<MediaStream> {
+  const raw = { echoCancellation: false, noiseSuppression: false, autoGainControl: false };
+  try {
+    return await navigator.mediaDevices.getUserMedia({
+      audio: { ...raw, ...(deviceId && { deviceId: { ideal: deviceId } }) },
+    });
+  } catch (error) {
+    throw new MicrophoneTrouble(
+      REFUSED[(error as Error).name] ?? `The microphone could not be opened: ${(error as Error).message}`,
+    );
+  }
+}
