@@ -203,6 +203,22 @@ describe('while it is recorded', () => {
     expect(live.finish()).toEqual(findStrokes(samples, rate));
   });
 
+  test('a click that does not come back is looked for a few times, not with every block', () => {
+    const { samples } = recordingOf(strokesAt(Array.from({ length: 40 }, (_, index) => 500 * index)), pad());
+    let looks = 0;
+    const click = {
+      samples: Float32Array.from({ length: 2000 }, (_, index) => Math.sin(index) * Math.exp(-index / 500)),
+      get atMs() {
+        looks++;
+        return Array.from({ length: 40 }, (_, index) => 500 * index);
+      },
+    };
+    const live = new LiveHearing(RATE, { clicks: [click] });
+    for (let from = 0; from < samples.length; from += 480) live.feed(samples.subarray(from, from + 480));
+    expect(looks).toBeGreaterThan(0);
+    expect(looks).toBeLessThanOrEqual(10);
+  });
+
   test('what is let go of a long recording leaves the times right', () => {
     const { samples, onsets } = recordingOf(strokesAt(Array.from({ length: 60 }, (_, index) => 350 * index)), pad());
     const live = new LiveHearing(RATE);

@@ -21,8 +21,9 @@ const SPARE_HOPS = 4500;
 const FLOOR_HOPS = 250;
 /** How much later than written all is played is told from so many strokes of late. */
 const SHIFT_STROKES = 6;
-/** The click is learnt once so much of it came back. */
+/** The click is learnt once so much of it came back; where none did, it is looked for again after twice as long, so often. */
 const CLICK_HOPS = 3500;
+const CLICK_TRIES = 3;
 /** Samples beside a block that are brought to the other rate with it: as many as the filter reaches. */
 const MARGIN = 160;
 
@@ -50,6 +51,7 @@ export class LiveHearing {
   private strokes: SurfaceStroke[] = [];
   private shift: number | undefined;
   private echo: ClickEcho | undefined;
+  private clickTries = 0;
 
   /** Throws a RangeError for a sample rate that no recording has. */
   constructor(
@@ -100,7 +102,9 @@ export class LiveHearing {
 
   /** Once enough clicks came back they can be taken out of what follows. */
   private hearClick(): void {
-    if (this.echo || !this.options.clicks?.length || this.heardTo < (CLICK_HOPS * this.sampleRate) / 1000) return;
+    if (this.echo || !this.options.clicks?.length || this.clickTries === CLICK_TRIES) return;
+    if (this.heardTo < (CLICK_HOPS * 2 ** this.clickTries * this.sampleRate) / 1000) return;
+    this.clickTries++;
     const echo = echoIn(this.recorded.subarray(0, this.heardTo), this.sampleRate, this.options);
     if (echo?.isHeard) this.echo = echo;
   }

@@ -248,6 +248,17 @@ describe('hits that name no limb', () => {
     expect(judge({ ...take, hits: take.hits.slice(1) }, 'concert').figures).toMatchObject({ matched: 63, missed: 1 });
   });
 
+  test('many that are missing are told without naming a limb', () => {
+    const take = heard(played({ missedShare: 0.4 }));
+    const { verdict } = judge(take, 'concert');
+    expect(verdict.about).toBe('missed');
+    for (const report of ['figures', 'plain words'] as const) {
+      const { say, evidence } = verdictInWords(verdict, SCHOOLS[0], report);
+      expect(say).toMatch(/^You (leave|forget)/);
+      expect(`${say} ${evidence}`).not.toMatch(/undefined|NaN/);
+    }
+  });
+
   test('a limb the input cannot hear is not missed', () => {
     const hands = played({});
     const take = {

@@ -63,8 +63,10 @@ function sayAndEvidence(
       ];
     case 'missed':
       return [
-        `The ${limb} leaves strokes out${place ? `, most often ${judgedPlaceInWords(place, school)}` : ''}.`,
-        `${n('missedOfLimb')} of ${n('dueOfLimb')} of its strokes were missed, ${n('missed')} of ${n('due')} in all.`,
+        `${limb ? `The ${limb} leaves` : 'You leave'} strokes out${place ? `, most often ${judgedPlaceInWords(place, school)}` : ''}.`,
+        limb
+          ? `${n('missedOfLimb')} of ${n('dueOfLimb')} of its strokes were missed, ${n('missed')} of ${n('due')} in all.`
+          : `${n('missed')} of ${n('due')} strokes were missed.`,
       ];
     case 'extra':
       return limb

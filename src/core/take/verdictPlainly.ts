@@ -16,8 +16,10 @@ export function plainly(fault: FaultFound, practise: Practice, school: School): 
       return ['I heard nothing that belongs to this groove.', 'Check what listens, then play once more.'];
     case 'missed':
       return [
-        `The ${limb} forgets strokes${place ? `, most of all ${judgedPlaceInWords(place, school)}` : ''}.`,
-        `${n('missedOfLimb')} of its ${n('dueOfLimb')} strokes were not there.`,
+        `${limb ? `The ${limb} forgets` : 'You forget'} strokes${place ? `, most of all ${judgedPlaceInWords(place, school)}` : ''}.`,
+        limb
+          ? `${n('missedOfLimb')} of its ${n('dueOfLimb')} strokes were not there.`
+          : `${n('missed')} of ${n('due')} strokes were not there.`,
       ];
     case 'extra':
       return [

@@ -98,7 +98,9 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
 /** What this microphone adds: as it was measured here, else as the browser says. */
 const delayOf = (microphone: Microphone): Ms => earsHere().delays.microphone?.ms ?? microphone.saidDelayMs;
 
+/** What a microphone hears of what sounds: nothing with headphones. */
 async function clicksOf(performance: Performance): Promise<Clicks> {
+  if (earsHere().microphone?.click === 'headphones') return [];
   const sent = performance.sent();
   const { sampleRate } = await audioOutput();
   const samples = await sampled(sent.keys(), sampleRate);

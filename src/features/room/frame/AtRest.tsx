@@ -7,7 +7,7 @@ import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { Page } from '@/ui/Page';
 import { drillFactsOf, drillInWords, factsOf, grooveInWords } from '@/ui/words/grooves';
 import { BarsChoice } from '../BarsChoice';
-import { Notes, Notices } from '../Notes';
+import { HearingNote, Notes, Notices } from '../Notes';
 import { useRoom } from '../RoomContext';
 import { SaveSound } from '../SaveSound';
 import type { WayName } from '../settings';
@@ -25,7 +25,7 @@ const JudgedTake = dynamic(judgedTake, { ssr: false });
 export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
   const { groove, drill, school, report, assignment, limbs, state, dispatch, ways, practisedAs } = useRoom();
   const { piece, settings, attempt, rest, rested, tooFast, isCalled, unspoken } = frame;
-  const { judged, say } = state;
+  const { judged, say, phase, heardShare } = state;
   // Brought once the room stands, so that it is there when the network is not.
   useEffect(() => void judgedTake(), []);
   const practiseAs = (name: WayName) => dispatch({ type: 'practise', settings: practisedAs(name) });
@@ -61,6 +61,7 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
           <Box sx={{ display: 'grid', gap: 1.5, mt: -1 }}>
             <WayChoice way={settings.way} ways={ways} onChange={practiseAs} />
             <Notices say={say} rest={rest} tooFast={judged ? undefined : tooFast} onRested={rested} />
+            {phase === 'hearing' && <HearingNote share={heardShare ?? 0} />}
             {panel}
             {drill && !judged && (
               <DrillPanel

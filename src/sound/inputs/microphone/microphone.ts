@@ -61,9 +61,9 @@ export class Microphone {
   /** Opens it; call it from a touch or key press. Throws a `MicrophoneTrouble`. */
   static async open(deviceId?: string): Promise<Microphone> {
     if (!globalThis.isSecureContext || !navigator.mediaDevices) throw new MicrophoneTrouble(NOT_SECURE);
+    const context = await audioOutput();
     const stream = await streamOf(deviceId);
     try {
-      const context = await audioOutput();
       await context.audioWorklet.addModule(RECORDER);
       const source = new MediaStreamAudioSourceNode(context, { mediaStream: stream });
       const recorder = new AudioWorkletNode(context, 'recorder', { numberOfOutputs: 0 });

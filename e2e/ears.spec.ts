@@ -1,0 +1,219 @@
+import { writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+import { WavWriter } from '../src/core/format/wav';
+import { madeKit } from '../src/core/recording/drumSounds';
+import { recordingOf } from '../src/core/recording/recording';
+import { choose, comeInAs, complaints, expectAccessible, openRoom } from './steps';
+
+const RATE = 48_000;
+/** A pad struck every 600 ms, soft and loud by turns; as a microphone it is heard over and over. */
+const SECONDS = 24;
+const recording = path.join(os.tmpdir(), 'mochila-pad.wav');
+const { samples } = recordingOf(
+  Array.from({ length: SECONDS / 0.6 }, (_, index) => ({
+    ms: 600 * index,
+    surface: 'pad',
+    height: index % 2 ? 'accent' : 'tap',
+  })),
+  {
+    kit: madeKit(5, 'rings', RATE, ['pad']),
+    room: Float32Array.of(1),
+    noise: 'pink',
+    noiseDb: 45,
+    rate: RATE,
+    seed: 1,
+  },
+  1000 * SECONDS,
+);
+const wav = new WavWriter(SECONDS * RATE, RATE);
+wav.add(samples.subarray(0, SECONDS * RATE));
+writeFileSync(recording, Buffer.from(wav.bytes));
+
+test.use({
+  permissions: ['microphone'],
+  launchOptions: {
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--autoplay-policy=no-user-gesture-required',
+      '--use-fake-device-for-media-stream',
+      '--use-fake-ui-for-media-stream',
+      `--use-file-for-fake-audio-capture=${recording}`,
+    ],
+  },
+});
+
+async function openGettingHeard(page: Page, by: string): Promise<void> {
+  await page.goto('/getting-heard');
+  await page.getByRole('button', { name: by, exact: true }).click();
+}
+async function openMicrophone(page: Page): Promise<void> {
+  await openGettingHeard(page, 'Microphone');
+  await page.getByRole('button', { name: 'Open the microphone' }).click();
+  await expect(page.getByLabel('Level')).toBeVisible();
+}
+/** The milliseconds that a device is said to add. */
+const added = async (page: Page): Promise<number> =>
+  Number(/Adds (-?\d+)/.exec(await page.getByText(/^Adds -?\d+/).innerText())![1]);
+
+test('a pad gets heard by the microphone, and a take is heard, judged and kept', async ({ page }) => {
+  const wrong = complaints(page);
+  await comeInAs(page, 'Pim');
+  await openMicrophone(page);
+  await page.getByRole('button', { name: 'Begin: strike each six times' }).click();
+  await expect(page.getByText(/^Strike the pad/)).toBeVisible();
+  await expect(page.getByText('It is heard. Which hand struck cannot be told from one surface.')).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: /Pad: (\d+) of \1$/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'By headphones' }).click();
+  await page.getByRole('button', { name: 'Play along' }).click();
+  await expect(page.getByText(/^Adds /)).toBeVisible();
+
+  await page.goto('/today');
+  await openRoom(page);
+  await choose(page, 'Length', '2 rounds');
+  await page.getByLabel('Tempo in beats a minute').fill('100');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Play' }).click();
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await expect(page.getByText('Kept in the log')).toBeVisible();
+  // Eight counts in two bars of four: a stroke each, none of them more than once.
+  const heard = await page.locator('[data-bead]:not([data-bead=missed])').count();
+  expect(heard).toBeGreaterThanOrEqual(7);
+  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('row').nth(1).getByRole('link').click();
+  await expect(page.getByText('By microphone.', { exact: false })).toBeVisible();
+  expect(wrong).toEqual([]);
+});
+
+test('a click from the loudspeaker is heard to come back, and says how late the device is', async ({ page }) => {
+  // What the page sounds comes back 60 ms later, as by a loudspeaker and a microphone beside it.
+  await page.addInitScript(() => {
+    type Connect = (this: AudioNode, to: AudioNode, ...more: number[]) => AudioNode;
+    const connect = AudioNode.prototype.connect as Connect;
+    let back: MediaStreamAudioDestinationNode | undefined;
+    const backIn = (context: BaseAudioContext) =>
+      (back ??= new MediaStreamAudioDestinationNode(context as AudioContext));
+    const connected: Connect = function (to, ...more) {
+      if (to instanceof AudioDestinationNode) {
+        const delay = new DelayNode(this.context, { delayTime: 0.06 });
+        connect.call(this, delay);
+        connect.call(delay, backIn(this.context));
+      }
+      return connect.call(this, to, ...more);
+    };
+    AudioNode.prototype.connect = connected as typeof AudioNode.prototype.connect;
+    const Context = AudioContext;
+    window.AudioContext = class extends Context {
+      constructor(options?: AudioContextOptions) {
+        super(options);
+        backIn(this);
+      }
+    };
+    navigator.mediaDevices.getUserMedia = () => Promise.resolve(back!.stream);
+  });
+  await comeInAs(page, 'Pim');
+  await page.evaluate(() =>
+    localStorage.setItem(
+      'mochila ears',
+      JSON.stringify({
+        version: 1,
+        listens: ['microphone'],
+        delays: {},
+        microphone: { deviceName: 'beside it', click: 'loudspeaker', told: [], heardOn: '2026-11-26' },
+      }),
+    ),
+  );
+  await openMicrophone(page);
+  await page.getByRole('button', { name: 'Play the click' }).click();
+  await expect(page.getByText(/^Adds /)).toBeVisible();
+  const ms = await added(page);
+  expect(ms).toBeGreaterThanOrEqual(59);
+  expect(ms).toBeLessThan(90);
+});
+
+test('a click that does not come back, and a microphone that is refused, are said', async ({ page, context }) => {
+  await comeInAs(page, 'Pim');
+  await openMicrophone(page);
+  await page.getByRole('button', { name: 'Close it' }).click();
+  await expect(page.getByLabel('Level')).toHaveCount(0);
+  await page.evaluate(() => {
+    navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'));
+  });
+  await page.getByRole('button', { name: 'Open the microphone' }).click();
+  await expect(page.getByText('The browser may not use the microphone.', { exact: false })).toBeVisible();
+  // In the room too, and no take begins.
+  await page.evaluate(() => {
+    localStorage.setItem('mochila ears', JSON.stringify({ version: 1, listens: ['microphone'], delays: {} }));
+  });
+  await context.clearPermissions();
+  await page.addInitScript(() => {
+    navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('gone', 'NotFoundError'));
+  });
+  await page.goto('/today');
+  await openRoom(page);
+  await page.getByRole('button', { name: 'Play' }).click();
+  await expect(page.getByText('No microphone was found.', { exact: false })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Play' })).toBeEnabled();
+});
+
+test('a MIDI kit is learnt, and a take by it has limbs and loudness', async ({ page }) => {
+  const wrong = complaints(page);
+  await page.addInitScript(() => {
+    const port = { name: 'ferry kit', state: 'connected', onmidimessage: null as null | ((event: unknown) => void) };
+    Object.assign(window, {
+      strikeMidi: (note: number, velocity: number) =>
+        port.onmidimessage?.({ data: Uint8Array.of(0x99, note, velocity), timeStamp: performance.now() }),
+    });
+    navigator.requestMIDIAccess = () =>
+      Promise.resolve({ inputs: new Map([['one', port]]), onstatechange: null } as unknown as MIDIAccess);
+  });
+  const strike = (note: number, velocity: number) =>
+    page.evaluate(
+      ([one, two]) => (window as unknown as { strikeMidi: (a: number, b: number) => void }).strikeMidi(one!, two!),
+      [note, velocity],
+    );
+  await comeInAs(page, 'Pim');
+  await openGettingHeard(page, 'MIDI drums');
+  await strike(38, 110);
+  await expect(page.getByText('Snare, 71 % loud (note 38 of ferry kit)')).toBeVisible();
+  await strike(77, 40);
+  await expect(page.getByText('Note 77 of ferry kit: choose below what it is.')).toBeVisible();
+  await page.getByRole('button', { name: 'kick', exact: true }).click();
+  await strike(77, 40);
+  await expect(page.getByText(/^Kick, \d+ % loud/)).toBeVisible();
+  await page.getByRole('button', { name: 'Set by three strokes' }).click();
+  for (const velocity of [30, 60, 90]) {
+    await page.waitForTimeout(50);
+    await strike(38, velocity);
+  }
+  await expect(page.getByText('Soft 30, usual 60, loud 90 of 127.')).toBeVisible();
+  await expectAccessible(page);
+  await page.evaluate(() => {
+    const ears = JSON.parse(localStorage.getItem('mochila ears')!) as object;
+    localStorage.setItem('mochila ears', JSON.stringify({ ...ears, listens: ['MIDI'] }));
+  });
+
+  await page.goto('/today');
+  await openRoom(page);
+  await choose(page, 'Length', '1 round');
+  await page.getByRole('button', { name: 'Play' }).click();
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  let strokes = 0;
+  while (!(await page.getByText('Kept in the log').isVisible())) {
+    await strike(strokes % 2 ? 42 : 77, strokes % 4 ? 60 : 100);
+    await page.waitForTimeout(200);
+    expect(++strokes).toBeLessThan(400);
+  }
+  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('row').nth(1).getByRole('link').click();
+  await expect(page.getByText('By MIDI. Every stroke’s loudness was heard.', { exact: false })).toBeVisible();
+  expect(wrong).toEqual([]);
+});
