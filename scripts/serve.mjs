@@ -3,7 +3,9 @@
  * what must not reach it: addresses that cannot be read, bodies beyond any document, and more requests than it can
  * answer, which wait or are told to come again.
  */
+import fs from 'node:fs';
 import http from 'node:http';
+import https from 'node:https';
 import next from 'next';
 import { Gate } from './lib/gate.mjs';
 import { answerPlainly } from './lib/plain-page.mjs';
@@ -40,7 +42,14 @@ function addressOf(request) {
   return (proxies && passed.at(-proxies)?.trim()) || request.socket.remoteAddress || 'unknown';
 }
 
-const server = http.createServer(async (request, response) => {
+/** With a certificate of our own what comes is encrypted here, and nothing in front says so. */
+const { MOCHILA_TLS_KEY: key, MOCHILA_TLS_CERTIFICATE: cert } = process.env;
+const listening = (listener) =>
+  key && cert
+    ? https.createServer({ key: fs.readFileSync(key), cert: fs.readFileSync(cert) }, listener)
+    : http.createServer(listener);
+
+const server = listening(async (request, response) => {
   const { url = '/' } = request;
   if (!isReadable(url))
     return answerPlainly(request, response, {
@@ -55,6 +64,7 @@ const server = http.createServer(async (request, response) => {
       words: 'Nothing that is kept here is larger than 4 MB. Send less at once.',
     });
   request.headers['x-mochila-address'] = addressOf(request);
+  if (request.socket.encrypted) request.headers['x-forwarded-proto'] = 'https';
   const leave = FREE.test(url) ? () => {} : await pages.enter();
   if (!leave)
     return answerPlainly(request, response, {

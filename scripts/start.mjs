@@ -7,6 +7,7 @@ import path from 'node:path';
 import { beganAt, clusterUser, makeFolder, parentOf, reachable, startCluster } from './lib/cluster.mjs';
 import { prepareDatabase } from './lib/database.mjs';
 import { ensurePostgres } from './lib/debian.mjs';
+import { addressesHere, ensureCertificate } from './lib/certificate.mjs';
 import { ensureBuild, ensurePackages } from './lib/packages.mjs';
 import { run } from './lib/run.mjs';
 import { main, refuse, say } from './lib/say.mjs';
@@ -14,6 +15,7 @@ import { requirePort, startWeb } from './lib/web.mjs';
 
 process.chdir(path.join(import.meta.dirname, '..'));
 const dev = process.argv.includes('--dev');
+const secure = process.argv.includes('--https');
 const {
   HOST: host = '127.0.0.1',
   DATABASE_URL: givenUrl,
@@ -102,9 +104,19 @@ async function webUser() {
   return undefined;
 }
 
+/** Where others reach it, and what their browsers will ask. */
+function secureInWords(port) {
+  const trust = 'Its certificate is its own: a browser warns once, and goes on when told to.';
+  if (host === '127.0.0.1' || host === 'localhost')
+    return `${trust} For phones in the home network start it with HOST=0.0.0.0.`;
+  const others = addressesHere().filter((one) => /^[\d.]+$/.test(one) && one !== '127.0.0.1');
+  return `${trust} From a phone: ${others.map((one) => `https://${one}:${port}`).join(' or ')}`;
+}
+
 await main(async () => {
   if (Number.parseInt(process.versions.node, 10) < 20)
     refuse(`Node ${process.versions.node} is too old.`, 'Install Node 20.');
+  if (secure && dev) refuse('--https and --dev do not go together.', 'Leave one of them out.');
   const port = Number(process.env.PORT ?? 3000);
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     refuse(`PORT=${process.env.PORT} is not a port.`, 'Use a number from 1 to 65535.');
@@ -132,7 +144,9 @@ await main(async () => {
       const { buildThreads } = await import('./lib/built.mjs');
       await buildThreads();
     } else await ensureBuild(dist);
-    const web = await startWeb({ mode: dev ? 'dev' : 'start', port, host, dist, env, user: await webUser() });
+    const user = await webUser();
+    const tls = secure ? await ensureCertificate(path.resolve(data), { user }) : undefined;
+    const web = await startWeb({ mode: dev ? 'dev' : 'start', port, host, dist, env, tls, user });
     started.push(web.stop);
     // Older takes are judged anew beside the server, which serves meanwhile.
     void run(process.execPath, ['--import', 'tsx', 'scripts/rejudge.ts'], {
@@ -142,6 +156,7 @@ await main(async () => {
     say(
       `Mochila is at ${web.address}${env.MOCHILA_DEMO === '1' ? ' (demo workshop; MOCHILA_DEMO=0 for your own)' : ''}. Ctrl-C stops it.`,
     );
+    if (tls) say(secureInWords(port));
     if (env.MOCHILA_DEMO === '1' && !['127.0.0.1', 'localhost', '::1'].includes(host))
       say('Anybody who reaches this address can come into the demo workshop without a password.');
   } catch (error) {

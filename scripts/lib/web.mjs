@@ -1,4 +1,6 @@
 import { fork } from 'node:child_process';
+import http from 'node:http';
+import https from 'node:https';
 import net from 'node:net';
 import { end } from './cluster.mjs';
 import { refuse } from './say.mjs';
@@ -27,10 +29,20 @@ const PROGRAMS = {
   stub: () => ['scripts/lib/stub-server.mjs', []],
 };
 
-const reachedAt = (host, port) => {
+const reachedAt = (host, port, scheme) => {
   const reached = host === '0.0.0.0' ? '127.0.0.1' : host;
-  return `http://${reached.includes(':') ? `[${reached}]` : reached}:${port}`;
+  return `${scheme}://${reached.includes(':') ? `[${reached}]` : reached}:${port}`;
 };
+
+/** The status of an answer, whoever signed its certificate; undefined where none comes. */
+const statusOf = (url) =>
+  new Promise((resolve) => {
+    const { get } = url.startsWith('https') ? https : http;
+    get(url, { rejectUnauthorized: false }, (response) => {
+      response.resume();
+      resolve(response.statusCode);
+    }).on('error', () => resolve(undefined));
+  });
 
 /** Seconds until a server that died is started again: longer each time it dies soon. */
 const PAUSES = [1, 2, 5, 15, 30, 60];
@@ -41,7 +53,7 @@ const LONG_MS = 5 * 60_000;
  * Serves the application and waits until it answers and reaches its database. From then on it is started again whenever
  * it dies.
  * @param {{ mode: 'start' | 'dev' | 'stub', port: number, host: string, dist: string, env: Record<string, string>, show?: boolean,
- *   user?: { uid: number, gid: number }, pausesMs?: number[] }} options
+ *   tls?: { key: string, cert: string }, user?: { uid: number, gid: number }, pausesMs?: number[] }} options
  */
 export async function startWeb({
   mode,
@@ -50,11 +62,12 @@ export async function startWeb({
   dist,
   env,
   show = true,
+  tls,
   user,
   pausesMs = PAUSES.map((seconds) => seconds * 1000),
 }) {
   const [program, args] = PROGRAMS[mode](host, port);
-  const address = reachedAt(host, port);
+  const address = reachedAt(host, port, tls ? 'https' : 'http');
   let server;
   let stopping = false;
   let deaths = 0;
@@ -68,6 +81,7 @@ export async function startWeb({
         ...env,
         PORT: String(port),
         HOST: host,
+        ...(tls && { MOCHILA_TLS_KEY: tls.key, MOCHILA_TLS_CERTIFICATE: tls.cert }),
         MOCHILA_SUPERVISOR: String(process.pid),
         DATABASE_URL: '',
         NEXT_DIST_DIR: dist,
@@ -92,8 +106,8 @@ export async function startWeb({
   let isUp = false;
   serve();
   for (let waited = 0; ; waited += 200) {
-    const answer = await fetch(`${address}/health`).catch(() => undefined);
-    if (answer?.ok) break;
+    const answer = await statusOf(`${address}/health`);
+    if (answer === 200) break;
     if (isGone() || waited > 120_000)
       refuse('The web server did not come up.', answer ? 'Its database does not answer.' : 'Its words are above.');
     await pause(200);

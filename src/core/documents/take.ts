@@ -16,8 +16,8 @@ import { feelShape, taskShape, tempoShape } from './shapes';
 
 export const TAKE_VERSION = 2;
 
-/** What a stroke can be heard by. */
-export const INPUTS = ['keys', 'pads', 'MIDI', 'microphone', 'file', 'simulated kit'] as const;
+/** What a stroke can be heard by; by nothing where it was played and not heard. */
+export const INPUTS = ['keys', 'pads', 'MIDI', 'microphone', 'file', 'simulated kit', 'nothing'] as const;
 export type InputName = (typeof INPUTS)[number];
 
 const aBar = z.number().int().min(0).max(MOST_PLAYED_BARS);

@@ -9,6 +9,7 @@ import { tempoShape } from './shapes';
 /** What a verdict can be about; the heaviest is the one thing to fix first. */
 const FAULTS = [
   'nothing heard',
+  'not heard',
   'missed',
   'extra',
   'drift',

@@ -13,6 +13,10 @@ const [SHORT, LONG] = [8, 16];
 const CLEARER = 1.5;
 /** Of a short mean so much of its own slow part is taken off. */
 const SLOW = 0.9;
+/** The long mean is asked where the power, low as it is, rises by so much, over so many samples. */
+const LOW_RISE = 8;
+const FAR_CLEARER = 3;
+const RISE_OVER = 10 * HOP;
 /** Either side of the change holds at least so many samples. */
 const LEAST = 12;
 
@@ -35,14 +39,25 @@ export function changeNear(samples: Float32Array, hop: number, notBefore = 0): n
   if (to - from < 3 * LEAST) return Math.max(from, hop * HOP);
   let best = splitOf(Float64Array.from({ length: to - from }, (_, index) => high(from + index)));
   // A mean runs up to a sample: what it shows is half its length late.
-  for (const [signal, late] of [
-    [withoutSlow(samples, from, to), SHORT / 2],
-    [bent(samples, from, Math.min(samples.length, to + LONG)), LONG / 2],
-  ] as const) {
+  const lower = (signal: Float64Array, late: number, clearer: number) => {
     const { at, gain } = splitOf(signal);
-    if (gain > CLEARER * best.gain) best = { at: Math.max(0, at - late), gain };
-  }
+    if (gain > clearer * best.gain) best = { at: Math.max(0, at - late), gain };
+  };
+  lower(withoutSlow(samples, from, to), SHORT / 2, CLEARER);
+  const isLow = rise(samples, loudest) > LOW_RISE;
+  lower(bent(samples, from, Math.min(samples.length, to + LONG)), LONG / 2, isLow ? CLEARER : FAR_CLEARER);
   return from + best.at;
+}
+
+/** How much more power there is behind a sample than was some time before it: low drums rise so, hum and rumble do not. */
+function rise(samples: Float32Array, at: number): number {
+  const power = (from: number) => {
+    let sum = 1e-12;
+    for (let index = Math.max(0, from); index < Math.min(samples.length, from + RISE_OVER); index++)
+      sum += samples[index]! ** 2;
+    return sum;
+  };
+  return power(at) / power(at - BEFORE_LOUDEST - RISE_OVER);
 }
 
 /** The mean of the last samples, its own slow part taken off, from `from` to before `to`. */

@@ -153,7 +153,7 @@ export function weaknessOf(
   take: Pick<Take, 'groove' | 'bpm' | 'changes'>,
   byPlace: readonly PlaceFigures[] = [],
 ): Weakness | undefined {
-  if (about === 'clean' || about === 'nothing heard') return undefined;
+  if (about === 'clean' || about === 'nothing heard' || about === 'not heard') return undefined;
   const heard = {
     tempo: lastBpm(take),
     ...gridOf(take.groove, place?.bar ?? 0),

@@ -56,6 +56,7 @@ export function placeJudged(
 /** The verdict on a take: the explanation that explains most and is large enough to matter, or that there is none. */
 export function verdictOf(evidence: Evidence): Verdict {
   const { take, figures, found } = evidence;
+  if (take.input === 'nothing') return notHeard(take);
   if (figures.matched === 0) return nothingHeard(evidence);
   const [first, ...others] = found
     .filter(({ score, size }) => size >= LEAST_SIZE && score > LEAST_SCORE)
@@ -145,6 +146,14 @@ function nothingHeard({ take, figures }: Evidence): Verdict {
     practise: practise(take, 'every slot', slower(take), wholeTask(take).slice(0, 1)),
   };
 }
+
+/** Nothing listened, so there is nothing to say but what may be played next: the same. */
+const notHeard = (take: Take): Verdict => ({
+  version: 2,
+  about: 'not heard',
+  numbers: {},
+  practise: practise(take, 'counts', lastBpm(take)),
+});
 
 /** The limb and one to line it up with: a foot with the first hand, a hand with the first foot. */
 function together(take: Take, one: Limb): Limb[] {

@@ -56,6 +56,8 @@ function sayAndEvidence(
   const n = (name: string) => numbers[name] ?? 0;
   const wouldPass = `${ms(n('toleranceMs'))} would pass at this level.`;
   switch (about) {
+    case 'not heard':
+      return ['Played while nothing listened.', 'It is in the log with its tempo and its length, and is not judged.'];
     case 'nothing heard':
       return [
         n('extra') ? 'None of the hits fell near a stroke of the groove.' : 'No stroke was heard.',

@@ -12,6 +12,8 @@ export function plainly(fault: FaultFound, practise: Practice, school: School): 
   const by = (of: number) => `${howFar(of, n('toleranceMs'))} too ${of > 0 ? 'late' : 'early'}`;
   const strokes = `Heard in ${n('strokes')} strokes.`;
   switch (about) {
+    case 'not heard':
+      return ['You played, and nothing listened.', 'It is in the log.'];
     case 'nothing heard':
       return ['I heard nothing that belongs to this groove.', 'Check what listens, then play once more.'];
     case 'missed':

@@ -33,7 +33,7 @@ export function WhatListens() {
       ))}
       {ears.listens.length === 0 && (
         <Typography variant="body2" role="status">
-          Nothing listens: what you play is not judged.
+          Nothing listens: what you play is kept as played, and not judged. A ladder then climbs by hand.
         </Typography>
       )}
       <Button href="/getting-heard" variant="outlined" sx={{ justifySelf: 'start', minHeight: 44 }}>

@@ -1,19 +1,11 @@
 'use client';
 
-import {
-  formOfTake,
-  taskAt,
-  TAKE_VERSION,
-  type Hit,
-  type InputName,
-  type Take,
-  type TakeChange,
-} from '@/core/documents/take';
+import { formOfTake, taskAt, TAKE_VERSION, type Hit, type InputName, type Take } from '@/core/documents/take';
 import { barsOnce, formOf, wholeOf, type Form } from '@/core/form/form';
 import type { Limb } from '@/core/groove/limbs';
 import { MOST_HITS } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
-import type { Schedule, TimedStroke } from '@/core/schedule/timed';
+import type { Schedule } from '@/core/schedule/timed';
 import type { BarWindow } from '@/core/take/judge';
 import { kitPlaying } from '@/core/take/kitFaults';
 import { simulateKit } from '@/core/take/simulatedKit';
@@ -23,11 +15,15 @@ import type { VoiceName } from '@/sound/voices';
 import { SimulatedKit } from '@/sound/inputs/simulatedKit';
 import type { Player, VoicedSound } from '@/sound/player';
 import type { Followed, Moment, Struck } from './moment';
-import { beatMs, planOf, voiced, voicesOf, type Piece } from './piece';
+import { changesWith, isAsked, momentIn, nearestTo, takenUntil, type Near } from './played';
+import { planOf, voiced, voicesOf, type Piece } from './piece';
 import type { RoomSettings } from './settings';
 
 /** How long after the last bar, or after a round, a late last stroke is still waited for. */
 const WAIT_MS: Ms = 300;
+
+/** What nothing listened to was played when it went on for so long. */
+const LEAST_MS: Ms = 5000;
 
 /** What is set now is heard from the next bar line or count that is at least this far ahead of the audio thread. */
 const SOONEST_MS: Ms = 60;
@@ -44,8 +40,8 @@ export interface RoundPlayed {
  */
 export class Performance {
   private take: Take;
-  private form: Form;
-  private timed: Schedule;
+  form: Form;
+  timed: Schedule;
   /** Who strikes when it is not the person. */
   readonly kit = new SimulatedKit();
   private kitHits: Hit[] = [];
@@ -74,6 +70,7 @@ export class Performance {
       ...(piece.exercises && { exercises: piece.exercises }),
       ...(piece.goal !== undefined && { goal: piece.goal }),
       input: this.isPlayed ? input : 'simulated kit',
+      ...(this.isPlayed && input === 'nothing' && { hears: [] }),
       struckBy: this.isPlayed ? 'player' : 'kit',
       playedMs: 0,
       hits: [],
@@ -109,27 +106,18 @@ export class Performance {
   /** Where the ear is. Undefined before the first sound. */
   moment(): Moment | undefined {
     const ms = this.player.heardMs();
-    const { bars, startMs, endMs } = this.timed;
+    const { bars } = this.timed;
     while (this.barIndex + 1 < bars.length && ms >= bars[this.barIndex + 1]!.startMs) this.barIndex++;
-    const one = bars[this.barIndex]!;
-    if (ms < one.startMs) return undefined;
-    return {
-      bar: one.bar,
-      barInRun: one.barInRun,
-      fraction: Math.min(1, (ms - one.startMs) / (one.endMs - one.startMs)),
-      countingIn: one.barInRun < 0,
-      round: Math.max(0, one.round),
-      pass: one.pass,
-      swing: this.form.bars[Math.max(0, one.barInRun)]!.swing ?? 'straight',
-      ...(one.exercise !== undefined && { exercise: one.exercise }),
-      ...(one.side !== undefined && { side: one.side }),
-      bars: this.form.bars.length,
-      share: Math.max(0, Math.min(1, (ms - startMs) / (endMs - startMs))),
-    };
+    return momentIn(bars[this.barIndex]!, ms, this);
   }
 
   get over(): boolean {
     return this.player.heardMs() > this.timed.endMs + WAIT_MS;
+  }
+
+  /** Whether anything listens. */
+  get isHeard(): boolean {
+    return this.take.input !== 'nothing';
   }
 
   /** Whether what is struck is recorded and heard as a whole when it has ended. */
@@ -176,14 +164,8 @@ export class Performance {
     return 'pageMs' in at ? this.player.heardMs(at.pageMs) : at.audioMs - this.player.firstBarMs;
   }
 
-  /** Whether a limb is in the task at a moment, or will be so soon that its stroke may be an early one. */
   private isAsked(limb: Limb | undefined, ms: Ms): boolean {
-    const early = beatMs(this.take, this.take.bpm) / 2;
-    if (ms < -early) return false;
-    return [ms, ms + early].some((at) => {
-      const bar = this.timed.bars.findLast(({ startMs }) => startMs <= at);
-      return bar !== undefined && (!limb || this.taskIn(bar.barInRun).includes(limb));
-    });
+    return isAsked({ limb, ms }, { take: this.take, form: this.form, timed: this.timed });
   }
 
   private taskIn(barInRun: number): readonly Limb[] {
@@ -210,7 +192,7 @@ export class Performance {
     const fromBar = onBarLine
       ? bar!.barInRun
       : this.timed.bars.findLast(({ startMs }) => startMs <= fromMs + 1e-6)!.barInRun;
-    this.change(fromBar, {
+    this.take.changes = changesWith(this.take.changes, fromBar, {
       ...(bpm !== undefined && { bpm }),
       ...(click && { click }),
       ...(swing && { swing }),
@@ -233,14 +215,6 @@ export class Performance {
     this.kit.rewind();
     this.player.stop();
     await this.player.start(this.soundings(), this.timed.startMs, this.piece.backing);
-  }
-
-  /** What holds from a bar on; of what was to come later, only what is not set anew stays. */
-  private change(fromBar: number, anew: Omit<TakeChange, 'fromBar'>): void {
-    if (!Object.keys(anew).length) return;
-    const before = (this.take.changes ?? []).filter((one) => one.fromBar !== fromBar);
-    const here = this.take.changes?.find((one) => one.fromBar === fromBar);
-    this.take.changes = [...before, { ...here, ...anew, fromBar }].sort((a, b) => a.fromBar - b.fromBar);
   }
 
   private formed(): Form {
@@ -272,15 +246,17 @@ export class Performance {
 
   /** Ends it. The take as it is to be judged, or undefined when nothing was struck. */
   finish(): Take | undefined {
-    return this.stop().taken(this.take);
+    this.stop();
+    // Nothing listened: that it was played is kept, from the first bar on.
+    if (this.take.input === 'nothing') return this.unheard.playedMs >= LEAST_MS ? this.unheard : undefined;
+    return this.taken(this.take);
   }
 
   /** Falls silent: how far it came stands. */
-  stop(): this {
+  private stop(): void {
     this.player.stop();
     this.kit.close();
     this.endedMs = this.player.heardMs();
-    return this;
   }
 
   /** The take as it stands when it has ended, before it is known what was struck where that is heard as a whole. */
@@ -294,13 +270,7 @@ export class Performance {
   }
 
   private taken(struck: Take): Take | undefined {
-    const { hits, bpm } = struck;
-    const last = Math.max(...hits.map(({ ms }) => ms));
-    // Stopped by hand, what would have come after the last stroke was not attempted.
-    const played =
-      this.endedMs >= this.timed.endMs ? this.timed.endMs : Math.min(this.endedMs, last + beatMs(struck, bpm) / 2);
-    if (!hits.length || played <= 0) return undefined;
-    return { ...struck, playedMs: Math.round(played) };
+    return takenUntil(struck, this.endedMs, this.timed.endMs);
   }
 
   /** What sounds, voice by voice, with when it was sent in milliseconds of the audio clock: a microphone may hear it too. */
@@ -316,15 +286,8 @@ export class Performance {
   }
 
   /** The stroke of a limb nearest to a hit, as far as a match reaches: for showing hits while playing. */
-  nearest({ limb, ms }: Hit): { stroke: TimedStroke; startMs: Ms; endMs: Ms } | undefined {
-    let best: TimedStroke | undefined;
-    for (const sound of this.timed.sounds) {
-      if (sound.kind !== 'stroke' || (limb && sound.limb !== limb)) continue;
-      if (!best || Math.abs(sound.ms - ms) < Math.abs(best.ms - ms)) best = sound;
-      else if (sound.ms > ms) break;
-    }
-    const bar = best && this.timed.bars.find((one) => one.barInRun === best.barInRun);
-    return best && bar && { stroke: best, startMs: bar.startMs, endMs: bar.endMs };
+  nearest(hit: Hit): Near | undefined {
+    return nearestTo(hit, this.timed);
   }
 
   /** Click, count, layers, the limbs that are to be heard, and the kit's own strokes. */

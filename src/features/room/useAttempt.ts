@@ -46,6 +46,7 @@ const LOST = {
   skipped:
     'This computer was too busy to record all of it: the strokes of some moments are missing. Close other pages.',
   recording: 'What was recorded could not be heard again, so the take stands as it was heard while playing.',
+  short: 'Nothing listens, and it was too short to be kept. What listens is chosen under Set up.',
   storage:
     'This browser keeps nothing (private window, or its storage is full), so the take is shown but not kept. Allow storage and play it again.',
 };
@@ -85,7 +86,10 @@ export function useAttempt(options: AttemptOptions) {
     const { take, say } = ending.isRecorded ? await hearWhole.current!(ending, live) : { take: live };
     const note = why ?? say;
     if (!take) {
-      dispatch({ type: 'ended', say: note ?? 'Nothing was played, so nothing is kept.' });
+      dispatch({
+        type: 'ended',
+        say: note ?? (ending.isHeard ? 'Nothing was played, so nothing is kept.' : LOST.short),
+      });
       onEnded?.(undefined);
       return;
     }
@@ -146,7 +150,7 @@ export function useAttempt(options: AttemptOptions) {
   const start = useCallback(
     async (settings: RoomSettings, piece: Piece = latest.current.piece) => {
       const { dispatch } = latest.current;
-      const input = mainListener(earsHere().listens);
+      const input = mainListener(earsHere().listens) ?? 'nothing';
       const isRecorded = input === 'microphone' && settings.who === 'me';
       dispatch({ type: 'starting' });
       setBeads([]);
@@ -154,7 +158,7 @@ export function useAttempt(options: AttemptOptions) {
         performance_.current = await withPlayer(async (open) => {
           await open.prepare(Object.values(voicesOf(piece)));
           if (isRecorded) await microphone.open();
-          return Performance.start(open, piece, settings, input ?? 'keys');
+          return Performance.start(open, piece, settings, input);
         });
         performance_.current.kit.open(strike);
         if (isRecorded) await microphone.begin(performance_.current.unheard, performance_.current);

@@ -141,6 +141,7 @@ function noteOf(row: TakeRow, own: boolean, timeZone: string): string {
 
 /** By what it was heard, and what that can and cannot tell. */
 function heardInWords({ struck_by, input, not_judgeable }: TakeRow, { hits, hears }: Take): string {
+  if (input === 'nothing') return 'Nothing listened, so nothing is judged.';
   const isLoud = hits.some(({ loudness }) => loudness !== undefined);
   return [
     struck_by === 'kit' ? 'The simulated kit played this: it counts for nobody.' : `By ${input}.`,

@@ -35,15 +35,26 @@ interface TakeReportProps {
 /** A take as it is told: one thing to fix, where every stroke fell, and under it every figure that can be had. */
 export function TakeReport({ take, judgement, school, report, action, children, onExercise }: TakeReportProps) {
   const drill = exercisesPlayed(take);
+  const verdict = (
+    <VerdictNote
+      verdict={judgement.verdict}
+      school={school}
+      report={report}
+      good={goodOf(judgement, report)}
+      action={action}
+    />
+  );
+  // What nobody heard has no picture and no figures.
+  if (take.input === 'nothing')
+    return (
+      <Box sx={{ display: 'grid', gap: 3.5, minWidth: 0 }}>
+        {verdict}
+        {children}
+      </Box>
+    );
   return (
     <Box sx={{ display: 'grid', gap: 3.5, minWidth: 0 }}>
-      <VerdictNote
-        verdict={judgement.verdict}
-        school={school}
-        report={report}
-        good={goodOf(judgement, report)}
-        action={action}
-      />
+      {verdict}
       {children}
       {drill && <TakeExercises drill={drill} judgement={judgement} school={school} onExercise={onExercise} />}
       <TakePicture take={take} judgement={judgement} school={school} />

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { School } from '@/core/count/schools';
-import type { Verdict } from '@/core/documents/verdict';
+import type { FaultName, Verdict } from '@/core/documents/verdict';
 import { verdictInWords, type ReportWords } from '@/core/take/verdictInWords';
 
 interface VerdictNoteProps {
@@ -14,14 +14,21 @@ interface VerdictNoteProps {
   action?: ReactNode;
 }
 
+/** Verdicts in which nothing is to be fixed. */
+const HEADS: Partial<Record<FaultName, { title: string; edge: string }>> = {
+  clean: { title: 'Verdict', edge: 'success.main' },
+  'not heard': { title: 'In the log', edge: 'divider' },
+};
+
 /** The one thing to fix first, its evidence, and what to do next with it. */
 export function VerdictNote({ verdict, school, report, good = [], action }: VerdictNoteProps) {
   const { say, evidence, practise, next } = verdictInWords(verdict, school, report);
+  const { title, edge } = HEADS[verdict.about] ?? { title: 'Fix this first', edge: 'error.main' };
   return (
-    <Box sx={{ borderLeft: 4, borderColor: verdict.about === 'clean' ? 'success.main' : 'error.main', pl: 2, py: 0.5 }}>
+    <Box sx={{ borderLeft: 4, borderColor: edge, pl: 2, py: 0.5 }}>
       <Box role="group" aria-label="Verdict">
         <Typography variant="body2" color="textSecondary">
-          {verdict.about === 'clean' ? 'Verdict' : 'Fix this first'}
+          {title}
         </Typography>
         <Typography variant="h2" component="p" sx={{ fontSize: '1.375rem' }}>
           {say}

@@ -1,4 +1,5 @@
 import { SCHOOLS } from '@/core/count/schools';
+import type { InputName } from '@/core/documents/take';
 import type { Limb } from '@/core/groove/limbs';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
@@ -14,6 +15,8 @@ export class FakePlayer {
   sounds: readonly VoicedSound[] = [];
   starts = 0;
   stopped = false;
+  /** The audio clock runs so far ahead of the run. */
+  firstBarMs = 10_000;
   heardMs = (pageMs = this.now) => pageMs;
   async prepare() {}
   async start(sounds: readonly VoicedSound[], firstMs: number) {
@@ -41,12 +44,13 @@ const settings: RoomSettings = {
   kit: { size: 'usual' },
   heard: ['right hand', 'right foot'],
 };
-export async function begun(change: Partial<RoomSettings> = {}, piece: Partial<Piece> = {}) {
+export async function begun(change: Partial<RoomSettings> = {}, piece: Partial<Piece> = {}, input?: InputName) {
   const player = new FakePlayer();
   const performance = await Performance.start(
     player as unknown as Player,
     { groove, school: SCHOOLS[0], ...piece },
     { ...settings, ...change },
+    input,
   );
   performance.kit.open((strike) => void performance.strike(strike));
   return { player, performance };

@@ -30,8 +30,10 @@ function LadderRoom() {
   }, [dispatch]);
   const onEnded = (ended: Judged | undefined) => {
     if (!state.goesOn) return;
-    const isOwn = ended?.take.struckBy === 'player';
-    if (ended && !isOwn) climbing.say('The simulated kit played: the ladder stands where it stood.');
+    const isHeard = ended?.take.input !== 'nothing';
+    const isOwn = ended?.take.struckBy === 'player' && isHeard;
+    if (!isHeard) climbing.say('Nothing listened: move the ladder by hand, a rung up when it was clean.');
+    else if (ended && !isOwn) climbing.say('The simulated kit played: the ladder stands where it stood.');
     const arrived =
       isOwn && ended.whole && climbing.count(ended.judgement.verdict.about === 'clean').move === 'arrived';
     if (!isOwn || !ended.whole || arrived) dispatch({ type: 'goes on', on: false });
