@@ -73,8 +73,11 @@ test('a pad gets heard by the microphone, and a take is heard, judged and kept',
   await expect(page.getByRole('listitem').filter({ hasText: /Pad: (\d+) of \1$/ })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'By headphones' }).click();
-  await page.getByRole('button', { name: 'Play along' }).click();
-  await expect(page.getByText(/^Adds /)).toBeVisible();
+  // Nobody knows where in a gap between two clicks the recording strikes: just between them it cannot be measured.
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Play along' }).click();
+    await expect(page.getByText(/^Adds /)).toBeVisible({ timeout: 30_000 });
+  }).toPass({ timeout: 150_000 });
 
   await page.goto('/today');
   await openRoom(page);
@@ -212,6 +215,19 @@ test('a MIDI kit is learnt, and a take by it has limbs and loudness', async ({ p
     await page.waitForTimeout(200);
     expect(++strokes).toBeLessThan(400);
   }
+  // Four even strokes begin the next one, without a hand at the screen.
+  await page.getByRole('button', { name: 'Set up' }).click();
+  await page.getByRole('switch', { name: 'Four even strokes begin a take' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(async () => {
+    await page.waitForTimeout(1500);
+    for (let count = 0; count < 4; count++) {
+      await strike(37, 80);
+      await page.waitForTimeout(400);
+    }
+    await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible({ timeout: 2000 });
+  }).toPass();
+  await page.getByRole('button', { name: 'Stop' }).click();
   await page.getByRole('link', { name: 'Log' }).click();
   await page.getByRole('row').nth(1).getByRole('link').click();
   await expect(page.getByText('By MIDI. Every stroke’s loudness was heard.', { exact: false })).toBeVisible();

@@ -12,7 +12,7 @@ for (const scheme of ['light', 'dark'] as const) {
         'Oda',
         ['/today', '/people', '/people/new', '/takes', '/grooves', '/drills', '/workshop', '/workshop/changes', '/you'],
       ],
-      ['Ilse', ['/today', '/takes', '/grooves', '/you']],
+      ['Ilse', ['/today', '/takes', '/grooves', '/you', '/getting-heard']],
     ] as const) {
       await comeInAs(page, who);
       for (const path of paths) {

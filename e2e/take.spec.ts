@@ -246,3 +246,23 @@ test('a take that waits is still there after the page was closed', async ({ page
   await next.goto('/today');
   await kept;
 });
+
+test('what is played while nothing listens is in the log as played, and not judged', async ({ page }) => {
+  await comeInAs(page, 'Bertil');
+  await openRoom(page);
+  await page.getByRole('button', { name: 'Set up' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Set up' });
+  for (const name of ['Keys of this computer', 'Pads on the screen'])
+    await dialog.getByRole('switch', { name }).click();
+  await expect(dialog.getByText('Nothing listens:', { exact: false })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await choose(page, 'Length', '2 rounds');
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(page.getByText('Kept in the log')).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByRole('group', { name: 'Verdict' })).toContainText('nothing listened');
+  await expect(page.locator('[data-bead]')).toHaveCount(0);
+  await page.getByRole('link', { name: 'Log' }).click();
+  await expect(page.getByRole('row').nth(1)).toContainText('nothing listened');
+  await page.getByRole('row').nth(1).getByRole('link').click();
+  await expect(page.getByText('Nothing listened, so nothing is judged.')).toBeVisible();
+});

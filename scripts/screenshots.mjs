@@ -83,6 +83,29 @@ await phone.getByRole('button', { name: 'Play', exact: true }).click();
 await phone.waitForTimeout(6000);
 await phone.screenshot({ path: path.join(folder, 'phone-playing.png') });
 
+// A pad that is struck again and again, in place of a microphone.
+const heard = await as('Wendla');
+await heard.addInitScript(() => {
+  navigator.mediaDevices.getUserMedia = async () => {
+    const context = new AudioContext();
+    const buffer = context.createBuffer(1, 0.7 * context.sampleRate, context.sampleRate);
+    buffer.getChannelData(0).forEach((_, index, samples) => {
+      samples[index] = 0.6 * Math.sin(index / 9) * Math.exp(-index / 900) + 0.001 * Math.sin(index * index);
+    });
+    const source = new AudioBufferSourceNode(context, { buffer, loop: true });
+    const out = new MediaStreamAudioDestinationNode(context);
+    source.connect(out);
+    source.start();
+    return out.stream;
+  };
+});
+await heard.goto(`${address}/getting-heard`);
+await heard.getByRole('button', { name: 'Microphone', exact: true }).click();
+await heard.getByRole('button', { name: 'Open the microphone' }).click();
+await heard.getByRole('button', { name: 'Begin: strike each six times' }).click();
+await heard.getByText(/^It is heard/).waitFor({ timeout: 60_000 });
+await shoot(heard, 'getting-heard');
+
 const teacher = await as('Oda');
 await shoot(teacher, 'today-teacher');
 await teacher.goto(`${address}/grooves`);
@@ -106,9 +129,6 @@ await choose(teacher, 'What to train', 'A foot or hand between the hats');
 await choose(teacher, 'Where', 'every combination');
 await teacher.getByText('255 exercises').waitFor();
 await shoot(teacher, 'drills');
-await teacher.goto(`${address}/workshop`);
-await teacher.getByRole('button', { name: 'te / la-li' }).click();
-await shoot(teacher, 'workshop');
 await teacher.goto(`${address}/workshop/hear`);
 await choose(teacher, 'Groove', 'Ferry ramp');
 await teacher.getByRole('button', { name: 'Let the simulated kit play it' }).click();

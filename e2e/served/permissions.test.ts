@@ -34,6 +34,7 @@ const PAGES: Record<string, Record<ActorName, Answer>> = {
   '/grooves': EVERYBODY,
   '/listening': EVERYBODY,
   '/you': EVERYBODY,
+  '/getting-heard': EVERYBODY,
   '/drills': TEACHERS,
   '/people': TEACHERS,
   '/people/new': TEACHERS,

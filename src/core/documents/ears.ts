@@ -4,7 +4,7 @@ import type { Result } from '../result';
 import { readVersioned } from './reader';
 import { INPUTS } from './take';
 
-export const EARS_VERSION = 1;
+const EARS_VERSION = 1;
 
 /** What can listen while somebody plays. */
 export const LISTENERS = ['keys', 'pads', 'MIDI', 'microphone'] as const satisfies readonly (typeof INPUTS)[number][];
@@ -63,6 +63,8 @@ const earsShape = z.strictObject({
   version: z.literal(EARS_VERSION),
   /** Nothing listens when empty: what is played is kept as not heard. */
   listens: z.array(z.enum(LISTENERS)).max(LISTENERS.length),
+  /** Whether four even strokes begin a take, so that no hand has to leave the sticks. */
+  startsByFour: z.boolean().optional(),
   /** Of each input, once it was measured. */
   delays: z.partialRecord(z.enum(LISTENERS), delayShape),
   midi: midiShape.optional(),

@@ -9,10 +9,11 @@ import { judge } from '../take/judge';
 import { oneLine, together } from '../testing/arbitrary';
 import { emptyTake, playedTake } from '../testing/takes';
 import type { Surface } from '../groove/limbs';
-import { hearTake, limbsHeard, whoStruck } from './heardTake';
+import { hearTake } from './heardTake';
 import { learnKit } from './index';
 import { kitOf, writeKit } from './kitJson';
 import { whatIsTold } from './told';
+import { limbsHeard, whoStruck } from './whoStruck';
 
 const RATE = 48_000;
 const surfaces: Surface[] = ['closed hat', 'snare', 'kick'];

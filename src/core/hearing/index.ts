@@ -5,4 +5,3 @@ export { findStrokes } from './find';
 export type { HeardStroke } from './hearing';
 export { learnKit, type Kit } from './kit';
 export { LiveHearing } from './live';
-export { clickDelayIn } from './find';

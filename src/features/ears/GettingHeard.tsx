@@ -1,8 +1,7 @@
 'use client';
 
 import Box from '@mui/material/Box';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Chip from '@mui/material/Chip';
 import Typography from '@mui/material/Typography';
 import { useState, type ComponentType } from 'react';
 import { LISTENERS, type Listener } from '@/core/documents/ears';
@@ -31,19 +30,19 @@ export function GettingHeard() {
     <Page title="Getting heard" note="What listens here, and how well. It is kept on this device.">
       <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 3, maxWidth: 860 }}>
         <Box>
-          <ToggleButtonGroup
-            exclusive
-            value={listener}
-            aria-label="What listens"
-            onChange={(_, one: Listener | null) => one && setChosen(one)}
-            sx={{ flexWrap: 'wrap' }}
-          >
+          <Box role="group" aria-label="What listens" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
             {LISTENERS.map((one) => (
-              <ToggleButton key={one} value={one} sx={{ minHeight: 44, textTransform: 'none', px: 2 }}>
-                {INPUT_WORDS[one]}
-              </ToggleButton>
+              <Chip
+                key={one}
+                label={INPUT_WORDS[one]}
+                clickable
+                color={one === listener ? 'primary' : 'default'}
+                aria-pressed={one === listener}
+                onClick={() => setChosen(one)}
+                sx={{ height: 44, px: 0.5, borderRadius: 5, fontSize: 15 }}
+              />
             ))}
-          </ToggleButtonGroup>
+          </Box>
           <Typography color="textSecondary" sx={{ mt: 1.5 }}>
             {what}
           </Typography>

@@ -31,6 +31,21 @@ export function WhatListens() {
           )}
         </Box>
       ))}
+      {(ears.listens.includes('MIDI') || ears.listens.includes('microphone')) && (
+        <Box>
+          <FormControlLabel
+            control={
+              <Switch checked={ears.startsByFour ?? false} onChange={(_, startsByFour) => change({ startsByFour })} />
+            }
+            label="Four even strokes begin a take"
+          />
+          {ears.startsByFour && (
+            <Typography variant="body2" color="textSecondary" sx={{ ml: 6 }}>
+              Out of silence, on any surface: no hand leaves the sticks. By the microphone from the second take on.
+            </Typography>
+          )}
+        </Box>
+      )}
       {ears.listens.length === 0 && (
         <Typography variant="body2" role="status">
           Nothing listens: what you play is kept as played, and not judged. A ladder then climbs by hand.

@@ -30,8 +30,8 @@ export interface AttemptOptions {
   onRound?: (clean: () => Promise<boolean>, follow: (wanted: Followed) => void) => void | Promise<void>;
   /** A take is over; nothing when nothing was struck. */
   onEnded?: (judged: Judged | undefined) => void;
-  /** A limb was heard to strike by what is opened with the sound: by the microphone. */
-  onStruck?: (limb: Limb) => void;
+  /** A stroke was heard by what is opened with the sound: by the microphone. */
+  onStruck?: (strike: Strike) => void;
 }
 
 /** What is said where a take ends by itself. */
@@ -126,7 +126,7 @@ export function useAttempt(options: AttemptOptions) {
   const struckLive = useCallback(
     (one: Strike, delayMs: Ms) => {
       strike(one, delayMs);
-      if (one.limb) onStruck?.(one.limb);
+      onStruck?.(one);
     },
     [strike, onStruck],
   );
@@ -140,6 +140,8 @@ export function useAttempt(options: AttemptOptions) {
         if (!heard) return { take: live };
         const [trouble] = troublesOf(heard.about, heard.take.hits.length);
         const say = heard.skippedMs > SKIPPED_MS ? LOST.skipped : trouble;
+        // At rest it listens on: four strokes may begin the next take.
+        await microphone.begin(ending.unheard);
         return { take: ending.takenAsHeard(heard.take), ...(say && { say }) };
       } catch {
         return { take: live, say: LOST.recording };

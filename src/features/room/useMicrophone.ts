@@ -1,12 +1,11 @@
 import { useCallback, useEffect, useRef } from 'react';
 import type { Take } from '@/core/documents/take';
 import type { TakeHeard } from '@/core/hearing/heardTake';
-import { dueIn, loudnessOf, whoStruck } from '@/core/hearing/heardTake';
-import { kitOf } from '@/core/hearing/kitJson';
+import { dueIn, loudnessOf, whoStruck } from '@/core/hearing/whoStruck';
 import type { Ms } from '@/core/time/units';
 import { earsHere } from '@/sound/inputs/ears';
 import type { Strike } from '@/sound/inputs/input';
-import { Microphone } from '@/sound/inputs/microphone/microphone';
+import type { Microphone } from '@/sound/inputs/microphone/microphone';
 import type { Clicks } from '@/sound/inputs/microphone/listen.worker';
 import { audioOutput } from '@/sound/output';
 import { sampled } from '@/sound/speech';
@@ -30,19 +29,20 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
 
   /** Opens the one that was chosen on this device. Throws with words for the person. */
   const open = useCallback(async () => {
-    microphone.current ??= await Microphone.open(earsHere().microphone?.deviceId);
+    // Brought when it is wanted: most play by keys, and a room has to stand soon.
+    const { Microphone: One } = await import('@/sound/inputs/microphone/microphone');
+    microphone.current ??= await One.open(earsHere().microphone?.deviceId);
   }, []);
 
   /** Listens from now on; without a performance to nothing that is written. */
   const begin = useCallback(
     async (take: Pick<Take, 'task' | 'groove'>, performance?: Performance) => {
-      const { kit: json } = earsHere().microphone ?? {};
-      const kit = json && kitOf(json);
+      const { kit } = earsHere().microphone ?? {};
       const delayMs = delayOf(microphone.current!);
       const [who, loudness] = [whoStruck(take, kit), loudnessOf([], kit)];
       const first = performance ? performance.firstBarMs + delayMs : 0;
       await microphone.current!.begin({
-        ...(json && { kit: json }),
+        ...(kit && { kit }),
         ...(performance && {
           expected: dueIn(performance.unheard, kit).map((one) => ({ ...one, ms: one.ms + first })),
           clicks: await clicksOf(performance),

@@ -11,7 +11,9 @@ import type { RoomSettings } from '../settings';
 import type { Judged } from '../state';
 import { useAttempt } from '../useAttempt';
 import { useAwake } from '../useAwake';
+import { useCountOfFour } from '../useCountOfFour';
 import { useEars } from '@/sound/inputs/ears';
+import type { Strike } from '@/sound/inputs/input';
 import { useInputs } from '@/sound/inputs/useInputs';
 import { useRest } from '../useRest';
 import { useSpace } from '../useSpace';
@@ -43,7 +45,14 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
   const { state, dispatch, limbs, groove, limits } = useRoom();
   const { phase, goesOn } = state;
   const stage = useStage({ piece, bpm: settings.bpm, swing: settings.swing, waitsAt: waits?.now });
-  const attempt = useAttempt({ piece, onMoment: stage.onMoment, onRound, onEnded, onStruck: waits?.strike });
+  const onStruck = useRef<(strike: Strike) => void>(undefined);
+  const attempt = useAttempt({
+    piece,
+    onMoment: stage.onMoment,
+    onRound,
+    onEnded,
+    onStruck: useCallback((one: Strike) => onStruck.current?.(one), []),
+  });
   const { start, stop, strike, follow, clear, listen } = attempt;
   const isWaiting = waits?.now !== undefined;
   const playing = phase === 'playing' || isWaiting || goesOn;
@@ -96,9 +105,18 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
     who,
     onStrike: (one, delayMs) => {
       strike(one, delayMs);
-      if (one.limb) waits?.strike(one.limb);
+      onStruck.current?.(one);
     },
     onSay: (say) => dispatch({ type: 'said', say }),
+  });
+
+  const isAtRest = !playing && (phase === 'ready' || phase === 'judged');
+  const countIn = useCountOfFour(Boolean(ears.startsByFour) && isAtRest, play);
+  useEffect(() => {
+    onStruck.current = (one) => {
+      if (one.limb) waits?.strike(one.limb);
+      countIn(one);
+    };
   });
 
   /** Sets something; what plays takes it up on the next bar line. */

@@ -30,7 +30,7 @@ export interface Listening {
 }
 
 /** What went wrong with a microphone, in words for the person. */
-export class MicrophoneTrouble extends Error {}
+class MicrophoneTrouble extends Error {}
 
 /** Why a browser gives no microphone, by the name of its error. */
 const REFUSED: Record<string, string> = {
