@@ -4,7 +4,14 @@
  */
 import type { Surface } from '../src/core/groove/limbs';
 import { RATE } from '../src/core/hearing/bands';
-import { couldBeHeard, findStrokes, learnKit, LiveHearing, type HeardStroke } from '../src/core/hearing/index';
+import {
+  couldBeHeard,
+  findStrokes,
+  learnKit,
+  LiveHearing,
+  type HeardStroke,
+  type Kit,
+} from '../src/core/hearing/index';
 import { madeLine, madeGroove, recordedTake, type TrueStroke } from '../src/core/testing/recordedTakes';
 import { withClick } from './heard/clicked';
 import { firstBands, measuring, recordedGroove, type Recorded } from './heard/corpus';
@@ -232,7 +239,7 @@ function clicks(): void {
 /** Twenty minutes, and what they cost; the recording itself is 230 MB. */
 function speed(): void {
   const take = recordedGroove(measuring(1, 25), 1, 60);
-  const minutes = 20;
+  const minutes = Number(process.env.MINUTES ?? 20);
   const samples = new Float32Array(minutes * 60 * RATE);
   for (let from = 0; from < samples.length; from += take.samples.length)
     samples.set(take.samples.subarray(0, Math.min(take.samples.length, samples.length - from)), from);
@@ -250,4 +257,15 @@ function speed(): void {
     return [how, (60_000 * minutes) / (performance.now() - start), (most - before) / 1e6];
   });
   printTable('twenty minutes', ['', '× real time', 'MB beside the recording'], rows);
+  printTable('live', ['', '% of a core'], liveShares(take, kit));
+}
+
+/** How much of one core listening takes while it is recorded: all of a take in blocks as a page gets them. */
+function liveShares(take: Recorded, kit: Kit): [string, number][] {
+  return (['alone', 'with a kit, informed'] as const).map((how) => {
+    const live = new LiveHearing(RATE, how === 'alone' ? {} : { kit, expected: take.expected });
+    const start = performance.now();
+    for (let from = 0; from < take.samples.length; from += 512) live.feed(take.samples.subarray(from, from + 512));
+    return [how, (100 * (performance.now() - start)) / ((1000 * take.samples.length) / RATE)];
+  });
 }

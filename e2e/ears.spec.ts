@@ -67,9 +67,14 @@ test('a pad gets heard by the microphone, and a take is heard, judged and kept',
   const wrong = complaints(page);
   await comeInAs(page, 'Pim');
   await openMicrophone(page);
-  await page.getByRole('button', { name: 'Begin: strike each six times' }).click();
-  await expect(page.getByText(/^Strike the pad/)).toBeVisible();
-  await expect(page.getByText('It is heard. Which hand struck cannot be told from one surface.')).toBeVisible();
+  // On a machine that is busy the browser’s stand-in stutters, and what it strikes twice is not learnt well.
+  await expect(async () => {
+    await page.getByRole('button', { name: /^(Begin: strike each six times|Strike them again)$/ }).click();
+    await expect(page.getByText(/^Strike the pad/)).toBeVisible();
+    await expect(page.getByText('It is heard. Which hand struck cannot be told from one surface.')).toBeVisible({
+      timeout: 20_000,
+    });
+  }).toPass({ timeout: 120_000 });
   await expect(page.getByRole('listitem').filter({ hasText: /Pad: (\d+) of \1$/ })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'By headphones' }).click();

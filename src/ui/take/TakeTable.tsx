@@ -84,7 +84,7 @@ export function TakeTable({ takes, reader, withPlayer = false }: TakeTableProps)
                 {inMs(take.sd_error_ms)}
               </TableCell>
               <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                {take.missed} of {take.matched + take.missed}
+                {take.matched + take.missed ? `${take.missed} of ${take.matched + take.missed}` : '–'}
               </TableCell>
               <TableCell align="right">{take.extra}</TableCell>
               <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
