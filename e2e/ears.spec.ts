@@ -5,6 +5,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { WavWriter } from '../src/core/format/wav';
 import { madeKit } from '../src/core/recording/drumSounds';
 import { recordingOf } from '../src/core/recording/recording';
+import config from '../playwright.config';
 import { choose, comeInAs, complaints, expectAccessible, openRoom } from './steps';
 
 const RATE = 48_000;
@@ -31,18 +32,13 @@ const wav = new WavWriter(SECONDS * RATE, RATE);
 wav.add(samples.subarray(0, SECONDS * RATE));
 writeFileSync(recording, Buffer.from(wav.bytes));
 
+const { launchOptions } = config.use ?? {};
 test.use({
   permissions: ['microphone'],
   launchOptions: {
-    executablePath: '/usr/bin/chromium',
+    ...launchOptions,
     args: [
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--autoplay-policy=no-user-gesture-required',
+      ...(launchOptions?.args ?? []),
       '--use-fake-device-for-media-stream',
       '--use-fake-ui-for-media-stream',
       `--use-file-for-fake-audio-capture=${recording}`,

@@ -64,8 +64,9 @@ export function useMicrophoneSteps(
 
   /** Listens without recording anything that is kept; each stroke is passed on. */
   const listen = useCallback(
-    async (onEach: (strike: Strike) => void = () => {}) => {
+    async (onEach: (strike: Strike) => void = () => {}, isKept = false) => {
       await microphone.current!.begin({
+        isEndless: !isKept,
         onStroke: ({ audioMs }) => onEach({ input: 'microphone', at: { audioMs } }),
         onLevel: (peak) => setLevel((before) => Math.max(peak, FALLS * before)),
         onLost: () => {
@@ -113,7 +114,7 @@ export function useMicrophoneSteps(
             struck++;
             setStep({ kind: 'strike', surface, struck, number: index + 1, of });
             if (struck === STRIKES) setTimeout(done, RINGS);
-          });
+          }, true);
         });
         if (microphone.current !== one) return;
         recordings.push({ surface, samples: await one.recorded() });

@@ -140,8 +140,8 @@ export function useAttempt(options: AttemptOptions) {
         if (!heard) return { take: live };
         const [trouble] = troublesOf(heard.about, heard.take.hits.length);
         const say = heard.skippedMs > SKIPPED_MS ? LOST.skipped : trouble;
-        // At rest it listens on: four strokes may begin the next take.
-        await microphone.begin(ending.unheard);
+        // At rest it listens on where four strokes may begin the next take.
+        if (earsHere().startsByFour) await microphone.begin(ending.unheard);
         return { take: ending.takenAsHeard(heard.take), ...(say && { say }) };
       } catch {
         return { take: live, say: LOST.recording };

@@ -37,11 +37,14 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
   /** Listens from now on; without a performance to nothing that is written. */
   const begin = useCallback(
     async (take: Pick<Take, 'task' | 'groove'>, performance?: Performance) => {
+      const fromMs = microphone.current!.nowMs;
       const { kit } = earsHere().microphone ?? {};
       const delayMs = delayOf(microphone.current!);
       const [who, loudness] = [whoStruck(take, kit), loudnessOf([], kit)];
       const first = performance ? performance.firstBarMs + delayMs : 0;
       await microphone.current!.begin({
+        fromMs,
+        isEndless: !performance,
         ...(kit && { kit }),
         ...(performance && {
           expected: dueIn(performance.unheard, kit).map((one) => ({ ...one, ms: one.ms + first })),

@@ -2,7 +2,14 @@ import { expose } from 'comlink';
 import type { Delay, KitJson, Told } from '@/core/documents/ears';
 import type { Take } from '@/core/documents/take';
 import type { Surface } from '@/core/groove/limbs';
-import { aboutRecording, learnKit, LiveHearing, type AboutRecording, type HeardStroke } from '@/core/hearing/index';
+import {
+  aboutRecording,
+  learnKit,
+  LiveHearing,
+  type AboutRecording,
+  type HeardStroke,
+  type Kit,
+} from '@/core/hearing/index';
 import { clickDelayIn, type FindOptions } from '@/core/hearing/find';
 import { hearTake, type TakeHeard } from '@/core/hearing/heardTake';
 import { kitOf, writeKit } from '@/core/hearing/kitJson';
@@ -23,6 +30,8 @@ export interface ListenOptions {
   kit?: KitJson;
   expected?: Expected[];
   clicks?: Clicks;
+  /** Nothing is to be heard again: what is older than a minute is let go. */
+  isEndless?: boolean;
 }
 
 /** What is told while it listens: strokes, in milliseconds from the first frame, and how loud it is, 0 to 1. */
@@ -31,11 +40,17 @@ export interface LiveEvents {
   onLevel: (peak: number) => void;
 }
 
+/** So much is known of what came before it began: it begins a moment ago, when the sound did. */
+const BEFORE_MS: Ms = 2000;
+const LET_GO_MS: Ms = 60_000;
 /** The level is told so often. */
 const LEVEL_MS: Ms = 50;
 
 let tape: Tape | undefined;
 let live: LiveHearing | undefined;
+let recent: Recorded[] = [];
+/** Begins over where nothing is kept; the first time at `fromFrame`. */
+let begun: (Omit<ListenOptions, 'kit'> & { kit?: Kit }) | undefined;
 let rate = 48_000;
 let events: LiveEvents | undefined;
 let level = { peak: 0, frames: 0 };
@@ -45,16 +60,31 @@ function connect(port: MessagePort): void {
   port.onmessage = ({ data }: MessageEvent<Recorded>) => take(data);
 }
 
-function begin({ sampleRate, fromFrame, kit, ...options }: ListenOptions, told: LiveEvents): void {
-  rate = sampleRate;
-  tape = new Tape(fromFrame, Math.ceil((sampleRate * (LONGEST_TAKE_MS + 60_000)) / 1000));
-  live = new LiveHearing(sampleRate, { ...options, ...(kit?.surfaces.length && { kit: kitOf(kit) }) });
+function begin({ kit, ...options }: ListenOptions, told: LiveEvents): void {
+  rate = options.sampleRate;
+  begun = { ...options, ...(kit?.surfaces.length && { kit: kitOf(kit) }) };
+  beginAt(options.fromFrame);
   events = told;
   level = { peak: 0, frames: 0 };
+  for (const one of recent) hearBlock(one);
+}
+
+function beginAt(frame: number): void {
+  const { kit, expected, clicks } = begun!;
+  tape = new Tape(frame, Math.ceil((rate * (LONGEST_TAKE_MS + 60_000)) / 1000));
+  live = new LiveHearing(rate, { ...(kit && { kit }), ...(expected && { expected }), ...(clicks && { clicks }) });
 }
 
 function take(recorded: Recorded): void {
-  if (!tape || !live) return;
+  recent.push(recorded);
+  const oldest = recorded.frame - (BEFORE_MS * rate) / 1000;
+  if (recent[0]!.frame < oldest) recent = recent.filter(({ frame }) => frame >= oldest);
+  hearBlock(recorded);
+}
+
+function hearBlock(recorded: Recorded): void {
+  if (!tape || !live || !begun) return;
+  if (begun.isEndless && recorded.frame - tape.fromFrame > (LET_GO_MS * rate) / 1000) beginAt(recorded.frame);
   const more = tape.add(recorded);
   for (const value of more) level.peak = Math.max(level.peak, Math.abs(value));
   level.frames += more.length;
@@ -62,7 +92,8 @@ function take(recorded: Recorded): void {
     events?.onLevel(level.peak);
     level = { peak: 0, frames: 0 };
   }
-  const strokes = live.feed(more);
+  const laterMs = (1000 * (tape.fromFrame - begun.fromFrame)) / rate;
+  const strokes = live.feed(more).map((stroke) => ({ ...stroke, ms: stroke.ms + laterMs }));
   if (strokes.length) events?.onStrokes(strokes);
 }
 

@@ -18,6 +18,10 @@ const USUAL_DELAY: Ms = 40;
 const TAIL_MS: Ms = 250;
 
 export interface Listening {
+  /** From when on, in milliseconds of the audio clock: from now when left out, at most two seconds ago. */
+  fromMs?: Ms;
+  /** Nothing of it is to be heard again. */
+  isEndless?: boolean;
   kit?: KitJson;
   /** What is written, and what the loudspeaker plays, in milliseconds of the audio clock. */
   expected?: readonly Expected[];
@@ -80,6 +84,11 @@ export class Microphone {
     }
   }
 
+  /** The time of the audio clock, in milliseconds. */
+  get nowMs(): Ms {
+    return this.context.currentTime * 1000;
+  }
+
   get deviceId(): string | undefined {
     return this.stream.getAudioTracks()[0]?.getSettings().deviceId;
   }
@@ -96,8 +105,9 @@ export class Microphone {
   }
 
   /** Listens from now on; what was recorded before is forgotten. */
-  async begin({ kit, expected, clicks, onStroke, onLevel, onLost }: Listening): Promise<void> {
-    const fromFrame = Math.round(this.context.currentTime * this.context.sampleRate);
+  async begin(listening: Listening): Promise<void> {
+    const { kit, expected, clicks, isEndless, onStroke, onLevel, onLost } = listening;
+    const fromFrame = Math.round(((listening.fromMs ?? this.nowMs) * this.context.sampleRate) / 1000);
     const fromMs = (1000 * fromFrame) / this.context.sampleRate;
     this.listening = { fromFrame, ...(onLost && { onLost }) };
     await this.remote.begin(
@@ -105,6 +115,7 @@ export class Microphone {
         sampleRate: this.context.sampleRate,
         fromFrame,
         ...(kit && { kit }),
+        ...(isEndless && { isEndless }),
         ...(expected && { expected: expected.map((one) => ({ ...one, ms: one.ms - fromMs })) }),
         ...(clicks && { clicks: later(clicks, -fromMs) }),
       },
