@@ -87,13 +87,19 @@ export class LiveHearing {
 
   /** The whole recording heard again, with what came later known: what counts. */
   finish(): HeardStroke[] {
-    return findStrokes(this.recorded.subarray(0, this.length), this.sampleRate, this.options);
+    return findStrokes(this.recording, this.sampleRate, this.options);
+  }
+
+  /** All that it was fed, in one piece: not a copy. */
+  get recording(): Float32Array {
+    return this.recorded.subarray(0, this.length);
   }
 
   private keep(block: Float32Array): void {
     if (this.length + block.length > this.recorded.length) {
-      const more = new Float32Array(2 * (this.length + block.length));
-      more.set(this.recorded.subarray(0, this.length));
+      // By a minute at once: twice as much as there is would be too much of a long take.
+      const more = new Float32Array(this.length + block.length + 60 * Math.round(this.sampleRate));
+      more.set(this.recording);
       this.recorded = more;
     }
     this.recorded.set(block, this.length);

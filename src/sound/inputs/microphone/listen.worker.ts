@@ -48,6 +48,7 @@ const LEVEL_MS: Ms = 50;
 
 let tape: Tape | undefined;
 let live: LiveHearing | undefined;
+let isListening = false;
 let recent: Recorded[] = [];
 /** Begins over where nothing is kept; the first time at `fromFrame`. */
 let begun: (Omit<ListenOptions, 'kit'> & { kit?: Kit }) | undefined;
@@ -71,6 +72,7 @@ function begin({ kit, ...options }: ListenOptions, told: LiveEvents): void {
 
 function beginAt(frame: number): void {
   const { kit, expected, clicks } = begun!;
+  isListening = true;
   tape = new Tape(frame, Math.ceil((rate * (LONGEST_TAKE_MS + 60_000)) / 1000));
   live = new LiveHearing(rate, { ...(kit && { kit }), ...(expected && { expected }), ...(clicks && { clicks }) });
 }
@@ -83,7 +85,7 @@ function take(recorded: Recorded): void {
 }
 
 function hearBlock(recorded: Recorded): void {
-  if (!tape || !live || !begun) return;
+  if (!tape || !live || !begun || !isListening) return;
   if (begun.isEndless && recorded.frame - tape.fromFrame > (LET_GO_MS * rate) / 1000) beginAt(recorded.frame);
   const more = tape.add(recorded);
   for (const value of more) level.peak = Math.max(level.peak, Math.abs(value));
@@ -99,7 +101,7 @@ function hearBlock(recorded: Recorded): void {
 
 /** Listens no more; the recording is kept until it begins again. */
 function stop(): void {
-  live = undefined;
+  isListening = false;
 }
 
 /** The take that was recorded, heard as a whole; its first bar was sent at a frame of the audio clock. */
@@ -109,7 +111,8 @@ function hear(
   onShare: (share: number) => void,
 ): TakeHeard & { skippedMs: Ms } {
   stop();
-  const { samples, fromFrame, skipped } = tape!;
+  const { fromFrame, skipped } = tape!;
+  const samples = live!.recording;
   const firstBarMs = (1000 * (firstBarFrame - fromFrame)) / rate;
   const heard = hearTake(
     played,
@@ -120,7 +123,7 @@ function hear(
 }
 
 /** What was recorded since it began: kept by whoever asks. */
-const recorded = (): Float32Array => tape?.samples.slice() ?? new Float32Array();
+const recorded = (): Float32Array => live?.recording.slice() ?? new Float32Array();
 
 /** What recordings of single surfaces teach, and what can be told by it. */
 function learn(recordings: { surface: Surface; samples: Float32Array }[]): { kit: KitJson; told: Told[] } {
@@ -133,7 +136,7 @@ function learn(recordings: { surface: Surface; samples: Float32Array }[]): { kit
  * say otherwise; undefined where they did not come back.
  */
 function clickDelay(clicks: Clicks): Delay | undefined {
-  const { samples } = tape!;
+  const samples = live!.recording;
   const [first, second] = [0, 1].map((half) =>
     clickDelayIn(samples, rate, { clicks: clicks.map((voice) => ({ ...voice, atMs: halfOf(voice.atMs, half) })) }),
   );
@@ -143,7 +146,7 @@ function clickDelay(clicks: Clicks): Delay | undefined {
 const halfOf = (atMs: readonly Ms[], half: number): readonly Ms[] =>
   half ? atMs.slice(atMs.length >> 1) : atMs.slice(0, atMs.length >> 1);
 
-const about = (): AboutRecording => aboutRecording(tape!.samples, rate);
+const about = (): AboutRecording => aboutRecording(live!.recording, rate);
 
 const worker = { connect, begin, stop, hear, recorded, learn, clickDelay, about };
 export type ListenWorker = typeof worker;
