@@ -39,6 +39,17 @@ export interface VoicedSound {
   loud?: number;
 }
 
+/** When each voice is sent to the output, on the clock that `firstBarMs` is on. */
+export function sentOf(sounds: readonly VoicedSound[], firstBarMs: Ms): Map<VoiceName, Ms[]> {
+  const sent = new Map<VoiceName, Ms[]>();
+  for (const { voice, ms } of sounds) {
+    const before = sent.get(voice);
+    if (before) before.push(ms + firstBarMs);
+    else sent.set(voice, [ms + firstBarMs]);
+  }
+  return sent;
+}
+
 /** A piece of music under a run: the moment of it, in milliseconds, that falls on the run's first bar. */
 export interface Backing {
   buffer: AudioBuffer;

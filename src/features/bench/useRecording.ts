@@ -4,7 +4,7 @@ import type { Ears } from '@/core/documents/ears';
 import { formOf } from '@/core/form/form';
 import type { Groove } from '@/core/groove/groove';
 import { limbsBySurface } from '@/core/groove/kit';
-import { LIMBS, type Limb } from '@/core/groove/limbs';
+import { LIMBS, usualLimb, type Limb } from '@/core/groove/limbs';
 import { usualSurface } from '@/core/groove/edit';
 import { MOST_HITS } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
@@ -13,8 +13,10 @@ import type { Played } from '@/core/take/fromPlaying';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import type { Ms } from '@/core/time/units';
 import { useEars } from '@/sound/inputs/ears';
+import type { Strike } from '@/sound/inputs/input';
 import { useInputs } from '@/sound/inputs/useInputs';
-import { Player } from '@/sound/player';
+import { useMicrophone } from '@/sound/inputs/microphone/useMicrophone';
+import { Player, sentOf } from '@/sound/player';
 import { voiceOf } from '@/sound/voices';
 import { barsDrawn } from '@/ui/strip/drawn';
 import type { StripHandle } from '@/ui/strip/Strip';
@@ -33,6 +35,9 @@ interface RecordingOptions {
   /** What was struck, from the first bar on; nothing struck is an empty list. */
   onEnded: (hits: Played['hits']) => void;
 }
+
+const NOT_TAUGHT =
+  'The microphone was not taught yet what your drums sound like. Get heard first (in the room, under Set up), or let keys and pads listen there.';
 
 /** A late stroke on the last slot still belongs to it. */
 const AFTER_MS: Ms = 250;
@@ -57,8 +62,10 @@ export function useRecording(options: RecordingOptions) {
   const [say, setSay] = useState<string>();
   const [keys, changeKey] = useKeys();
   const [here] = useEars();
-  const ears = useMemo(() => ({ ...here, listens: here.listens.includes('MIDI') ? ALL : KEYS_AND_PADS }), [here]);
+  const isByMicrophone = here.listens.includes('microphone');
+  const ears = useMemo(() => ({ ...here, listens: listensOf(here.listens) }), [here]);
   const player = useRef<Player>(undefined);
+  const isRunning = useRef(false);
   const hits = useRef<{ ms: Ms; limb: Limb; loudness?: number }[]>([]);
   const latest = useRef(options);
   useEffect(() => {
@@ -66,6 +73,8 @@ export function useRecording(options: RecordingOptions) {
   });
 
   const stop = useCallback(() => {
+    if (!isRunning.current) return;
+    isRunning.current = false;
     player.current?.stop();
     setRun(undefined);
     latest.current.onEnded(hits.current);
@@ -74,19 +83,36 @@ export function useRecording(options: RecordingOptions) {
   const start = async () => {
     try {
       player.current ??= await Player.open();
+      if (isByMicrophone && !here.microphone?.kit?.surfaces.length) throw new Error(NOT_TAUGHT);
+      if (isByMicrophone) await microphone.open();
       const timed = scheduled(options);
       hits.current = [];
-      await player.current.start(
-        timed.sounds.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) })),
-        timed.startMs,
-      );
+      const sounds = timed.sounds.map((sound) => ({ ms: sound.ms, voice: voiceOf(sound) }));
+      await player.current.start(sounds, timed.startMs);
+      isRunning.current = true;
       setSay(undefined);
       setRun({ timed });
+      if (!isByMicrophone) return;
+      const { firstBarMs } = player.current;
+      const sent = () => sentOf(sounds, firstBarMs);
+      await microphone.begin({ groove: options.groove, task: [...LIMBS] }, { firstBarMs, sent });
     } catch (error) {
       setSay((error as Error).message);
     }
   };
 
+  const struckBy = ({ input, limb: known, surface, at, loudness }: Strike, delayMs: Ms) => {
+    const limb = known ?? (surface && usualLimb(surface));
+    const one = player.current;
+    if (!limb || !one || !isRunning.current || 'runMs' in at) return;
+    // Drums sound by themselves.
+    if (input === 'keys' || input === 'pads') one.strike(`${usualSurface(options.groove, limb)}/tap`);
+    setStruck((before) => ({ limb, count: (before?.count ?? 0) + 1 }));
+    if (hits.current.length >= MOST_HITS) return;
+    const ms = ('pageMs' in at ? one.heardMs(at.pageMs) : at.audioMs - one.firstBarMs) - delayMs;
+    hits.current.push({ limb, ms, ...(loudness !== undefined && { loudness }) });
+  };
+  const microphone = useMicrophone(struckBy, () => stop());
   const pads = useInputs({
     keys,
     limbs: LIMBS,
@@ -94,18 +120,7 @@ export function useRecording(options: RecordingOptions) {
     who: (surface) => limbsBySurface(options.groove)(surface),
     onSay: setSay,
     isOn: run !== undefined,
-    onStrike: ({ input, limb, at, loudness }, delayMs) => {
-      if (!limb || !player.current || !('pageMs' in at)) return;
-      // Drums sound by themselves.
-      if (input !== 'MIDI') player.current.strike(`${usualSurface(options.groove, limb)}/tap`);
-      setStruck((before) => ({ limb, count: (before?.count ?? 0) + 1 }));
-      if (hits.current.length >= MOST_HITS) return;
-      hits.current.push({
-        limb,
-        ms: player.current.heardMs(at.pageMs) - delayMs,
-        ...(loudness !== undefined && { loudness }),
-      });
-    },
+    onStrike: struckBy,
   });
 
   useEffect(() => {
@@ -138,6 +153,11 @@ export function useRecording(options: RecordingOptions) {
   return { isRecording: run !== undefined, start, stop, struck, keys, changeKey, touch: pads.touch.bind(pads), say };
 }
 
-/** One wants to write down what one taps: keys and pads listen whatever was chosen, and drums where they were. */
-const KEYS_AND_PADS: Ears['listens'] = ['keys', 'pads'];
-const ALL: Ears['listens'] = [...KEYS_AND_PADS, 'MIDI'];
+/**
+ * One wants to write down what one taps: keys and pads listen whatever was chosen, and drums where they were. A
+ * microphone would hear the taps too.
+ */
+function listensOf(chosen: Ears['listens']): Ears['listens'] {
+  if (chosen.includes('microphone')) return [];
+  return chosen.includes('MIDI') ? ['keys', 'pads', 'MIDI'] : ['keys', 'pads'];
+}

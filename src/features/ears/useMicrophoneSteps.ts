@@ -16,6 +16,9 @@ const CAME_BACK: Ms = 700;
 /** What the meter shows falls by so much with each reading: a stroke is over before it can be read. */
 const FALLS = 0.92;
 
+const NARROW =
+  'This microphone hears no more than a telephone, as headsets by radio do. Hats and ghosts are out of its reach: choose the one of the device.';
+
 type Recording = { surface: Surface; samples: Float32Array };
 
 /** Where getting heard by a microphone stands. */
@@ -85,6 +88,7 @@ export function useMicrophoneSteps(
         microphone.current?.close();
         microphone.current = await Microphone.open(deviceId);
         await listen();
+        if (microphone.current.isNarrow) setSay(NARROW);
         const devices = await navigator.mediaDevices.enumerateDevices();
         setAll(
           devices

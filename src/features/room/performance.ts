@@ -13,7 +13,7 @@ import type { Ms } from '@/core/time/units';
 import type { Strike } from '@/sound/inputs/input';
 import type { VoiceName } from '@/sound/voices';
 import { SimulatedKit } from '@/sound/inputs/simulatedKit';
-import type { Player, VoicedSound } from '@/sound/player';
+import { sentOf, type Player, type VoicedSound } from '@/sound/player';
 import type { Followed, Moment, Struck } from './moment';
 import { changesWith, isAsked, momentIn, nearestTo, takenUntil, type Near } from './played';
 import { planOf, voiced, voicesOf, type Piece } from './piece';
@@ -275,9 +275,7 @@ export class Performance {
 
   /** What sounds, voice by voice, with when it was sent in milliseconds of the audio clock: a microphone may hear it too. */
   sent(): Map<VoiceName, Ms[]> {
-    const sent = new Map<VoiceName, Ms[]>();
-    for (const { voice, ms } of this.soundings()) sent.set(voice, [...(sent.get(voice) ?? []), ms + this.firstBarMs]);
-    return sent;
+    return sentOf(this.soundings(), this.firstBarMs);
   }
 
   /** When its first bar is sent to the output, on the audio clock. */

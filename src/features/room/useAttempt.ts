@@ -7,6 +7,7 @@ import { MOST_HITS } from '@/core/limits';
 import { judge } from '@/core/take/judge';
 import { earsHere, mainListener } from '@/sound/inputs/ears';
 import type { Strike } from '@/sound/inputs/input';
+import { SKIPPED_MS, useMicrophone } from '@/sound/inputs/microphone/useMicrophone';
 import type { Bead } from '@/ui/strip/beads';
 import { troublesOf } from '@/ui/words/recordings';
 import { useJudgeApart } from './judging/useJudgeApart';
@@ -18,7 +19,6 @@ import { voicesOf, type Piece } from './piece';
 import { useRoom } from './RoomContext';
 import type { RoomSettings } from './settings';
 import type { Judged } from './state';
-import { SKIPPED_MS, useMicrophone } from './useMicrophone';
 import { useOutOfSight } from './useOutOfSight';
 import { usePlayer } from './usePlayer';
 

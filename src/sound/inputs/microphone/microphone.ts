@@ -14,6 +14,8 @@ const RECORDER = '/worklets/recorder.js';
 
 /** A loudspeaker and a microphone add about so much where nothing was measured and the browser says nothing. */
 const USUAL_DELAY: Ms = 40;
+/** At so many samples a second and fewer, hats and ghosts are out of its reach. */
+const NARROW_RATE = 16_000;
 /** Behind the last stroke its sound is still waited for. */
 const TAIL_MS: Ms = 250;
 
@@ -87,6 +89,12 @@ export class Microphone {
   /** The time of the audio clock, in milliseconds. */
   get nowMs(): Ms {
     return this.context.currentTime * 1000;
+  }
+
+  /** Whether it hears only what a telephone does, as headsets by radio do while their microphone is on. */
+  get isNarrow(): boolean {
+    const { sampleRate } = this.stream.getAudioTracks()[0]?.getSettings() ?? {};
+    return sampleRate !== undefined && sampleRate <= NARROW_RATE;
   }
 
   get deviceId(): string | undefined {

@@ -3,18 +3,27 @@ import type { Take } from '@/core/documents/take';
 import type { TakeHeard } from '@/core/hearing/heardTake';
 import { dueIn, loudnessOf, whoStruck } from '@/core/hearing/whoStruck';
 import type { Ms } from '@/core/time/units';
-import { earsHere } from '@/sound/inputs/ears';
-import type { Strike } from '@/sound/inputs/input';
-import type { Microphone } from '@/sound/inputs/microphone/microphone';
-import type { Clicks } from '@/sound/inputs/microphone/listen.worker';
-import { audioOutput } from '@/sound/output';
-import { sampled } from '@/sound/speech';
-import type { Performance } from './performance';
+import { audioOutput } from '../../output';
+import { sampled } from '../../speech';
+import type { VoiceName } from '../../voices';
+import { earsHere } from '../ears';
+import type { Strike } from '../input';
+import type { Clicks } from './listen.worker';
+import type { Microphone } from './microphone';
 
 /** A microphone that was told of more than this was left out by the audio thread is said to have skipped. */
 export const SKIPPED_MS: Ms = 40;
 
-/** The room's microphone: opened when a take begins that it is to hear, let go when the room is left. */
+/** What sounds while the microphone listens. Times are on the audio clock. */
+export interface Sounding {
+  firstBarMs: Ms;
+  /** Each voice, and when it was sent. */
+  sent: () => ReadonlyMap<VoiceName, readonly Ms[]>;
+  /** What is written, where it is to be listened for. */
+  unheard?: Take;
+}
+
+/** A page's microphone: opened when something begins that it is to hear, let go when the page is left. */
 export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, onLost: () => void) {
   const microphone = useRef<Microphone>(undefined);
   const latest = useRef({ onStrike, onLost });
@@ -34,22 +43,22 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
     microphone.current ??= await One.open(earsHere().microphone?.deviceId);
   }, []);
 
-  /** Listens from now on; without a performance to nothing that is written. */
+  /** Listens from now on; without anything that sounds to nothing that is written. */
   const begin = useCallback(
-    async (take: Pick<Take, 'task' | 'groove'>, performance?: Performance) => {
+    async (take: Pick<Take, 'task' | 'groove'>, sounding?: Sounding) => {
       const fromMs = microphone.current!.nowMs;
       const { kit } = earsHere().microphone ?? {};
       const delayMs = delayOf(microphone.current!);
       const [who, loudness] = [whoStruck(take, kit), loudnessOf([], kit)];
-      const first = performance ? performance.firstBarMs + delayMs : 0;
+      const first = sounding ? sounding.firstBarMs + delayMs : 0;
       await microphone.current!.begin({
         fromMs,
-        isEndless: !performance,
+        isEndless: !sounding,
         ...(kit && { kit }),
-        ...(performance && {
-          expected: dueIn(performance.unheard, kit).map((one) => ({ ...one, ms: one.ms + first })),
-          clicks: await clicksOf(performance),
+        ...(sounding?.unheard && {
+          expected: dueIn(sounding.unheard, kit).map((one) => ({ ...one, ms: one.ms + first })),
         }),
+        ...(sounding && { clicks: await clicksOf(sounding) }),
         onStroke: (stroke) => {
           const limb = who(stroke.surface);
           latest.current.onStrike(
@@ -75,18 +84,18 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
   /** What was recorded of a performance that has ended, heard as a whole. */
   const hear = useCallback(
     async (
-      performance: Performance,
+      sounding: Sounding & { unheard: Take },
       onShare: (share: number) => void,
     ): Promise<(TakeHeard & { skippedMs: Ms }) | undefined> => {
       const one = microphone.current;
       if (!one) return undefined;
       const { kit } = earsHere().microphone ?? {};
       return one.hear(
-        performance.unheard,
+        sounding.unheard,
         {
-          firstBarMs: performance.firstBarMs,
+          firstBarMs: sounding.firstBarMs,
           ...(kit && { kit }),
-          clicks: await clicksOf(performance),
+          clicks: await clicksOf(sounding),
           delayMs: delayOf(one),
         },
         onShare,
@@ -102,9 +111,9 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
 const delayOf = (microphone: Microphone): Ms => earsHere().delays.microphone?.ms ?? microphone.saidDelayMs;
 
 /** What a microphone hears of what sounds: nothing with headphones. */
-async function clicksOf(performance: Performance): Promise<Clicks> {
+async function clicksOf(sounding: Sounding): Promise<Clicks> {
   if (earsHere().microphone?.click === 'headphones') return [];
-  const sent = performance.sent();
+  const sent = sounding.sent();
   const { sampleRate } = await audioOutput();
   const samples = await sampled(sent.keys(), sampleRate);
   return [...sent].flatMap(([voice, atMs]) => {
