@@ -166,6 +166,9 @@ export function useAttempt(options: AttemptOptions) {
         if (isRecorded) await microphone.begin(performance_.current.unheard, performance_.current);
         dispatch({ type: 'playing' });
       } catch (error) {
+        // It may sound already, where only the microphone failed.
+        performance_.current?.finish();
+        performance_.current = undefined;
         dispatch({ type: 'failed', say: (error as Error).message });
       }
     },

@@ -99,18 +99,13 @@ function hearBlock(recorded: Recorded): void {
   if (strokes.length) events?.onStrokes(strokes);
 }
 
-/** Listens no more; the recording is kept until it begins again. */
-function stop(): void {
-  isListening = false;
-}
-
 /** The take that was recorded, heard as a whole; its first bar was sent at a frame of the audio clock. */
 function hear(
   played: Take,
   { firstBarFrame, kit, clicks, delayMs }: { firstBarFrame: number; kit?: KitJson; clicks: Clicks; delayMs: Ms },
   onShare: (share: number) => void,
 ): TakeHeard & { skippedMs: Ms } {
-  stop();
+  isListening = false;
   const { fromFrame, skipped } = tape!;
   const samples = live!.recording;
   const firstBarMs = (1000 * (firstBarFrame - fromFrame)) / rate;
@@ -148,7 +143,7 @@ const halfOf = (atMs: readonly Ms[], half: number): readonly Ms[] =>
 
 const about = (): AboutRecording => aboutRecording(live!.recording, rate);
 
-const worker = { connect, begin, stop, hear, recorded, learn, clickDelay, about };
+const worker = { connect, begin, hear, recorded, learn, clickDelay, about };
 export type ListenWorker = typeof worker;
 
 expose(worker);

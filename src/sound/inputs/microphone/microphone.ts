@@ -158,12 +158,6 @@ export class Microphone {
     );
   }
 
-  /** Listens no more, until it begins again. */
-  async stop(): Promise<void> {
-    this.listening = undefined;
-    await this.remote.stop();
-  }
-
   /** All that was recorded since it began. */
   recorded = (): Promise<Float32Array> => this.remote.recorded();
 

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { Take } from '@/core/documents/take';
 import type { TakeHeard } from '@/core/hearing/heardTake';
 import { dueIn, loudnessOf, whoStruck } from '@/core/hearing/whoStruck';
@@ -103,8 +103,7 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
     },
     [],
   );
-  const stop = useCallback(() => void microphone.current?.stop(), []);
-  return { open, begin, hear, stop, close };
+  return useMemo(() => ({ open, begin, hear }), [open, begin, hear]);
 }
 
 /** What this microphone adds: as it was measured here, else as the browser says. */

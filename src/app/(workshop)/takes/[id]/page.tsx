@@ -58,7 +58,8 @@ async function shownOf(db: Db, id: string, { timeZone }: Reader, besideId?: stri
     now,
     other,
     notes: await notesOf(db, id),
-    before: now.struck_by === 'player' && now.input !== 'nothing' ? await takeOfDayBefore(db, now, timeZone) : undefined,
+    before:
+      now.struck_by === 'player' && now.input !== 'nothing' ? await takeOfDayBefore(db, now, timeZone) : undefined,
     others: await takesBeside(db, now),
   };
 }
