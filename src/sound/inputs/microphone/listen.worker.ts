@@ -2,14 +2,7 @@ import { expose } from 'comlink';
 import type { Delay, KitJson, Told } from '@/core/documents/ears';
 import type { Take } from '@/core/documents/take';
 import type { Surface } from '@/core/groove/limbs';
-import {
-  aboutRecording,
-  learnKit,
-  LiveHearing,
-  type AboutRecording,
-  type HeardStroke,
-  type Kit,
-} from '@/core/hearing/index';
+import { learnKit, LiveHearing, type HeardStroke, type Kit } from '@/core/hearing/index';
 import { clickDelayIn, type FindOptions } from '@/core/hearing/find';
 import { hearTake, type TakeHeard } from '@/core/hearing/heardTake';
 import { kitOf, writeKit } from '@/core/hearing/kitJson';
@@ -141,9 +134,7 @@ function clickDelay(clicks: Clicks): Delay | undefined {
 const halfOf = (atMs: readonly Ms[], half: number): readonly Ms[] =>
   half ? atMs.slice(atMs.length >> 1) : atMs.slice(0, atMs.length >> 1);
 
-const about = (): AboutRecording => aboutRecording(live!.recording, rate);
-
-const worker = { connect, begin, hear, recorded, learn, clickDelay, about };
+const worker = { connect, begin, hear, recorded, learn, clickDelay };
 export type ListenWorker = typeof worker;
 
 expose(worker);

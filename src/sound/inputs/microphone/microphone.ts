@@ -2,7 +2,7 @@ import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { Delay, KitJson, Told } from '@/core/documents/ears';
 import type { Take } from '@/core/documents/take';
 import type { Surface } from '@/core/groove/limbs';
-import type { AboutRecording, HeardStroke } from '@/core/hearing/index';
+import type { HeardStroke } from '@/core/hearing/index';
 import type { TakeHeard } from '@/core/hearing/heardTake';
 import type { Expected } from '@/core/hearing/look';
 import type { Ms } from '@/core/time/units';
@@ -164,9 +164,6 @@ export class Microphone {
   /** What recordings of single surfaces teach, and what can be told by it. */
   learn = (recordings: { surface: Surface; samples: Float32Array }[]): Promise<{ kit: KitJson; told: Told[] }> =>
     this.remote.learn(recordings);
-
-  /** What is wrong with what was recorded since it began. */
-  about = (): Promise<AboutRecording> => this.remote.about();
 
   /** How much later than sent the clicks came back since it began; undefined where they did not. */
   async clickDelay(clicks: Clicks): Promise<Delay | undefined> {
