@@ -10,10 +10,11 @@ import { candidatesIn, listened, type Candidate } from '../../src/core/hearing/c
 import type { NoiseFloor } from '../../src/core/hearing/floor';
 import { LEAST_WITH_KIT, LEAST_WRITTEN, nearWritten } from '../../src/core/hearing/hearing';
 import { learnKit, narrowFloor, type Kit } from '../../src/core/hearing/kit';
-import { withWritten, type Expected, type SurfaceLook } from '../../src/core/hearing/look';
+import type { Expected, SurfaceLook } from '../../src/core/hearing/look';
 import { surenessOf } from '../../src/core/hearing/network';
 import { inHops } from '../../src/core/hearing/resample';
 import { Looker } from '../../src/core/hearing/surfaces';
+import { withWritten } from '../../src/core/hearing/written';
 import type { TrueStroke } from '../../src/core/testing/recordedTakes';
 import { learning, recordedGroove } from './corpus';
 import { trained, type Example } from './training';

@@ -1,9 +1,10 @@
 import type { Surface } from '../groove/limbs';
 import { HOP } from './bands';
-import { withWritten, type Expected, type SurfaceLook } from './look';
+import type { Expected, SurfaceLook } from './look';
 import { surenessOf, type Network } from './network';
 import type { Decide } from './surfaces';
 import weights from './weights.json';
+import { withWritten } from './written';
 
 /**
  * What `bench/heard/train` made, see docs/hearing.md: at the first look, at the second from what is heard alone, and

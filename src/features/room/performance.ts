@@ -6,7 +6,6 @@ import type { Limb } from '@/core/groove/limbs';
 import { MOST_HITS } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
 import type { Schedule } from '@/core/schedule/timed';
-import type { BarWindow } from '@/core/take/judge';
 import { kitPlaying } from '@/core/take/kitFaults';
 import { simulateKit } from '@/core/take/simulatedKit';
 import type { Ms } from '@/core/time/units';
@@ -15,7 +14,7 @@ import type { VoiceName } from '@/sound/voices';
 import { SimulatedKit } from '@/sound/inputs/simulatedKit';
 import { sentOf, type Player, type VoicedSound } from '@/sound/player';
 import type { Followed, Moment, Struck } from './moment';
-import { changesWith, isAsked, momentIn, nearestTo, takenUntil, type Near } from './played';
+import { changesWith, isAsked, momentIn, nearestTo, takenUntil, type Near, type RoundPlayed } from './played';
 import { planOf, voiced, voicesOf, type Piece } from './piece';
 import type { RoomSettings } from './settings';
 
@@ -27,12 +26,6 @@ const LEAST_MS: Ms = 5000;
 
 /** What is set now is heard from the next bar line or count that is at least this far ahead of the audio thread. */
 const SOONEST_MS: Ms = 60;
-
-/** A round of a take that still goes on. */
-export interface RoundPlayed {
-  take: Take;
-  window: BarWindow;
-}
 
 /**
  * One attempt while it is going on: what sounds, where we are, and the hits so far. It knows nothing of
@@ -249,7 +242,7 @@ export class Performance {
     this.stop();
     // Nothing listened: that it was played is kept, from the first bar on.
     if (this.take.input === 'nothing') return this.unheard.playedMs >= LEAST_MS ? this.unheard : undefined;
-    return this.taken(this.take);
+    return takenUntil(this.take, this.endedMs, this.timed.endMs);
   }
 
   /** Falls silent: how far it came stands. */
@@ -266,11 +259,8 @@ export class Performance {
 
   /** The same where what was struck was heard as a whole: of that, what was meant for its moment. */
   takenAsHeard(heard: Take): Take | undefined {
-    return this.taken({ ...heard, hits: heard.hits.filter(({ limb, ms }) => this.isAsked(limb, ms)) });
-  }
-
-  private taken(struck: Take): Take | undefined {
-    return takenUntil(struck, this.endedMs, this.timed.endMs);
+    const hits = heard.hits.filter(({ limb, ms }) => this.isAsked(limb, ms));
+    return takenUntil({ ...heard, hits }, this.endedMs, this.timed.endMs);
   }
 
   /** What sounds, voice by voice, with when it was sent in milliseconds of the audio clock: a microphone may hear it too. */

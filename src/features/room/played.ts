@@ -1,9 +1,16 @@
 import { taskAt, type Hit, type Take, type TakeChange } from '@/core/documents/take';
 import type { Form } from '@/core/form/form';
 import type { Schedule, TimedBar, TimedStroke } from '@/core/schedule/timed';
+import type { BarWindow } from '@/core/take/judge';
 import type { Ms } from '@/core/time/units';
 import type { Moment } from './moment';
 import { beatMs } from './piece';
+
+/** A round of a take that still goes on. */
+export interface RoundPlayed {
+  take: Take;
+  window: BarWindow;
+}
 
 /** What is played: the take so far, its bars, and when all of it is due. */
 interface Played {

@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef } from 'react';
 import type { Level } from '@/core/limits';
-import type { RoundPlayed } from '../performance';
+import type { RoundPlayed } from '../played';
 import type { JudgeWorker } from './judge.worker';
 
 /**
