@@ -91,15 +91,66 @@ test('a pad gets heard by the microphone, and a take is heard, judged and kept',
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Play' }).click();
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  const post = await page.waitForRequest('**/api/takes');
+  const sent = post.postDataJSON() as { take: { hits: { ms: number }[] } };
   await expect(page.getByText('Kept in the log')).toBeVisible();
   // Eight counts in two bars of four: a stroke each, none of them more than once.
   const heard = await page.locator('[data-bead]:not([data-bead=missed])').count();
   expect(heard).toBeGreaterThanOrEqual(7);
+
+  // Listened to at once, and kept when its player says so.
+  const back = page.getByRole('region', { name: 'Listen back' });
+  await expect(back.getByText('Nobody hears it unless you keep it')).toBeVisible();
+  await back.getByRole('button', { name: 'Listen' }).click();
+  await expect(back.getByRole('button', { name: 'Stop' })).toBeVisible();
+  const [put] = await Promise.all([
+    page.waitForRequest((request) => request.method() === 'PUT'),
+    back.getByRole('button', { name: 'Keep the recording' }).click(),
+  ]);
+  await expect(back.getByText('Kept for 90 days, for you and your teacher')).toBeVisible();
   await page.getByRole('link', { name: 'Log' }).click();
+  await expect(page.getByRole('row').nth(1)).toContainText('(recording)');
   await page.getByRole('row').nth(1).getByRole('link').click();
   await expect(page.getByText('By microphone.', { exact: false })).toBeVisible();
+  await expectStrokesInSound(page, Number(new URL(put.url()).searchParams.get('zero')), sent.take);
+
+  // The same from the server: a bead is touched and heard, and a word is written on its bar.
+  await page.getByRole('button', { name: 'Listen back' }).click();
+  await expect(back.getByRole('img', { name: /^Bar 1 to 2: \d+ strokes meant, \d+ heard$/ })).toBeVisible();
+  await choose(page, 'Speed', '50 %');
+  await page.locator('[data-bead]:not([data-bead=missed]) circle:last-child').first().click();
+  await expect(page.locator('[data-marked]')).toHaveCount(1);
+  await expect(back.getByRole('button', { name: 'Stop' })).toBeVisible({ timeout: 30_000 });
+  await expectAccessible(page);
+  await back.getByRole('button', { name: 'A word on bar 1' }).click();
+  await expect(page.getByRole('textbox', { name: 'A word on it' })).toBeFocused();
+  await page.keyboard.type('The pad slid here.');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('Bar 1: The pad slid here.')).toBeVisible();
+  await expect(back.getByText('a word on it')).toBeVisible();
+  await page.getByRole('button', { name: 'Pin it' }).click();
+  await expect(page.getByText('Pinned: it stays')).toBeVisible();
+  await page.getByRole('button', { name: 'Drop the recording' }).click();
+  await page.getByRole('button', { name: 'Drop it' }).click();
+  await expect(back).toHaveCount(0);
   expect(wrong).toEqual([]);
 });
+
+/** That what the server keeps of the take on this page is loud where strokes were heard, and not just before. */
+async function expectStrokesInSound(page: Page, zeroMs: number, { hits }: { hits: { ms: number }[] }): Promise<void> {
+  const id = page.url().split('/').at(-1)!;
+  const samples = await page.evaluate(async (takeId) => {
+    const bytes = await (await fetch(`/api/recordings/${takeId}`)).arrayBuffer();
+    const buffer = await new OfflineAudioContext(1, 1, 8000).decodeAudioData(bytes);
+    return [...buffer.getChannelData(0)];
+  }, id);
+  const energy = (fromMs: number, toMs: number) =>
+    samples.slice(Math.round(8 * fromMs), Math.round(8 * toMs)).reduce((sum, value) => sum + value * value, 1e-9);
+  const share = hits.map(
+    ({ ms }) => energy(zeroMs + ms - 3, zeroMs + ms + 40) / energy(zeroMs + ms - 40, zeroMs + ms - 5),
+  );
+  expect(Math.min(...share)).toBeGreaterThan(4);
+}
 
 test('a click from the loudspeaker is heard to come back, and says how late the device is', async ({ page }) => {
   // What the page sounds comes back 60 ms later, as by a loudspeaker and a microphone beside it.

@@ -64,7 +64,7 @@ const PAGES_OF_ONE: Record<string, { id: () => string; answers: Record<ActorName
 };
 
 /** Routes that are not read as pages: tried by themselves below. */
-const SENT_TO = ['/api/takes'];
+const SENT_TO = ['/api/takes', '/api/recordings/[take]'];
 
 async function answered(path: string, actor: ActorName): Promise<string> {
   const response = await ask(path, tokenOf(actor));
@@ -139,13 +139,16 @@ const ACTIONS: Record<string, ActionRow> = {
   writeNoteAction: { may: ['student', 'teacher'] },
   dropNoteAction: { may: ['student'] },
   setAsideAction: { may: ['student', 'teacher'] },
+  pinRecordingAction: { may: ['student', 'teacher'] },
+  dropRecordingAction: { may: ['student'] },
+  keepEarsAction: { may: EVERY_SIGNED_IN },
   keepLadderAction: { may: ['student', 'teacher'] },
   keepListeningAction: { may: EVERY_SIGNED_IN },
   saveSettingsAction: { may: ['teacher', 'foreign'] },
 };
 
 /** Actions that leave the cast as the others need it come last. */
-const LAST = ['archiveAction', 'dropDrillAction', 'endAssignmentAction', 'archivePersonAction'];
+const LAST = ['dropRecordingAction', 'archiveAction', 'dropDrillAction', 'endAssignmentAction', 'archivePersonAction'];
 const IN_ORDER = Object.keys(ACTIONS).sort((a, b) => LAST.indexOf(a) - LAST.indexOf(b));
 
 describe('actions', () => {
@@ -208,6 +211,9 @@ describe('actions', () => {
           ['saveGrooveAction', [{ id, from: 1, groove: grooveJson }]],
           ['keepLadderAction', [id, freshClimb(), 0]],
           ['endAssignmentAction', [new Form({ assignment: id })]],
+          ['pinRecordingAction', [new Form({ take: id, pinned: 'yes' })]],
+          ['dropRecordingAction', [new Form({ take: id })]],
+          ['keepEarsAction', [{ id, name: '' }, {}]],
           ['archivePersonAction', [new Form({ person: id, archived: 'yes' })]],
           ['labelsAction', [EMPTY, new Form({ groove: id, level: 'concert', tags: '' })]],
           ['changePersonAction', [EMPTY, new Form({ person: id, level: 'concert', setup: 'crossed' })]],
@@ -249,5 +255,74 @@ describe('takes that are sent', () => {
       });
       expect([actor, response.status]).toEqual([actor, actor === 'visitor' ? 401 : 422]);
     }
+  });
+});
+
+describe('the sound of a take', () => {
+  const at = (id: string, more = '') => `/api/recordings/${id}${more}`;
+  const wav = new TextEncoder().encode('RIFF of a lake');
+
+  test('is heard by its player and their teacher, and by nobody else', async () => {
+    const wanted = { visitor: 401, student: 200, other: 404, teacher: 200, foreign: 404 };
+    await owner.query(
+      `insert into recording (take_id, workshop_id, player_id, kind, length_ms, zero_ms, sound)
+       select id, workshop_id, player_id, 'audio/wav', 1000, 0, 'RIFF of a lake' from take where id = $1 on conflict do nothing`,
+      [cast.take],
+    );
+    for (const actor of ACTORS) {
+      const token = actor === 'visitor' ? undefined : await sessionOf(cast[actor].id);
+      const response = await ask(at(cast.take), token);
+      const text = await response.text();
+      expect([actor, response.status, text === 'RIFF of a lake']).toEqual([
+        actor,
+        wanted[actor],
+        wanted[actor] === 200,
+      ]);
+      for (const none of [crypto.randomUUID(), 'x', '%27--'])
+        expect((await ask(at(none), token)).status).toBe(actor === 'visitor' ? 401 : 404);
+    }
+  });
+
+  test('is given in parts', async () => {
+    const token = await sessionOf(cast.teacher.id);
+    const part = async (range: string) => {
+      const response = await ask(at(cast.take), token, { headers: { range } });
+      return [response.status, response.headers.get('content-range'), await response.text()];
+    };
+    expect(await part('bytes=5-6')).toEqual([206, 'bytes 5-6/14', 'of']);
+    expect(await part('bytes=-4')).toEqual([206, 'bytes 10-13/14', 'lake']);
+    expect(await part('bytes=14-')).toEqual([416, 'bytes */14', '']);
+    expect(await part('bytes=9-1')).toEqual([200, null, 'RIFF of a lake']);
+  });
+
+  test('is kept by its player alone, where it is sound, of a length, and not too large', async () => {
+    await owner.query('delete from recording');
+    const { rows } = await owner.query<{ player_id: string }>('select player_id from take where id = $1', [cast.take]);
+    const put = async (
+      actor: ActorName,
+      { body = wav, kind = 'audio/wav', length = '1000', player = rows[0]!.player_id } = {},
+    ) => {
+      const token = actor === 'visitor' ? undefined : await sessionOf(cast[actor].id);
+      const about = new URLSearchParams({ player, length, zero: '0' });
+      const init = { method: 'PUT', headers: { 'content-type': kind }, body };
+      return (await ask(at(cast.take, `?${about}`), token, init)).status;
+    };
+    expect(await put('visitor')).toBe(401);
+    for (const actor of ['other', 'teacher', 'foreign'] as const) {
+      expect([actor, await put(actor)]).toEqual([actor, 422]);
+      expect([actor, await put(actor, { player: cast[actor].id })]).toEqual([actor, 404]);
+    }
+    expect(await put('student', { kind: 'text/html' })).toBe(415);
+    expect(await put('student', { body: new TextEncoder().encode('<script>') })).toBe(415);
+    expect(await put('student', { body: new Uint8Array(0) })).toBe(415);
+    expect(await put('student', { length: '900000' })).toBe(422);
+    expect(await put('student', { length: 'x' })).toBe(422);
+    const large = new Uint8Array(10_000_001);
+    large.set(wav);
+    expect(await put('student', { body: large })).toBe(413);
+    expect((await owner.query('select from recording')).rowCount).toBe(0);
+    expect(await put('student')).toBe(200);
+    expect(await put('student')).toBe(200);
+    expect((await owner.query('select from recording')).rowCount).toBe(1);
   });
 });

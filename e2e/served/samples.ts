@@ -80,6 +80,12 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   ],
   writeNoteAction: [EMPTY, new Form({ take: cast.take, bar: '1', words: fresh('Listen') })],
   dropNoteAction: [new Form({ note: cast.note })],
+  pinRecordingAction: [new Form({ take: cast.take, pinned: ++number % 2 ? 'yes' : 'no' })],
+  dropRecordingAction: [new Form({ take: cast.take })],
+  keepEarsAction: [
+    { id: crypto.randomUUID(), name: 'iPhone' },
+    { version: 1, listens: ['keys'], delays: { keys: { ms: ++number % 90, spreadMs: 2 } } },
+  ],
   setAsideAction: [EMPTY, new Form({ take: cast.take, why: fresh('The stool slipped') })],
   keepLadderAction: [cast.groove, freshClimb(), 0],
   saveSettingsAction: [{ ...USUAL_SETTINGS, timeZone: 'Europe/Zurich' }, 1],

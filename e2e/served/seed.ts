@@ -64,6 +64,16 @@ export async function seedCast(): Promise<Cast> {
     `insert into take_note (id, take_id, workshop_id, author_id, words) values ($1, $2, $3, $4, 'The stool creaked.')`,
     [note, take, workshop, student.id],
   );
+  // The beginning of a WAV file: nobody plays it here.
+  await db.query(
+    `insert into recording (take_id, workshop_id, player_id, kind, length_ms, zero_ms, sound)
+     values ($1, $2, $3, 'audio/wav', 1000, 0, 'RIFF of a lake')`,
+    [take, workshop, student.id],
+  );
+  await db.query(
+    `insert into ears (person_id, device_id, workshop_id, name, document) values ($1, gen_random_uuid(), $2, 'iPhone', '{}')`,
+    [student.id, workshop],
+  );
   db.release();
   for (const one of [teacher, student, other, foreign]) one.token = await sessionOf(one.id);
   return { workshop, teacher, student, other, foreign, groove, assignment, take, drill, note };

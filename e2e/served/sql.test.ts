@@ -23,6 +23,8 @@ const SEEN: Record<string, Record<ActorName, number> | 'denied'> = {
   assignment: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
   take: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
   take_note: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
+  recording: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
+  ears: { visitor: 0, student: 1, other: 0, teacher: 0, foreign: 0 },
   drill: { visitor: 0, student: 0, other: 0, teacher: 1, foreign: 0 },
   favourite: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
   ladder: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
@@ -41,6 +43,7 @@ const SEEN_BY_ROW = ['event', 'take_place'];
 const GRANTED: Record<string, string> = {
   assignment: 'insert, update(ended_at)',
   drill: 'delete, insert, update(changed_at, family, rule, tags)',
+  ears: 'delete, insert, update(document, kept_at, name)',
   event: '',
   favourite: 'delete, insert',
   groove:
@@ -49,6 +52,7 @@ const GRANTED: Record<string, string> = {
   listening: 'insert',
   person:
     'insert(birth_year, id, level, name, report, role, school, setup, sign_in_name, workshop_id), update(archived_at, level, report, school, setup)',
+  recording: 'delete, insert, update(is_pinned)',
   take: 'insert, update(set_aside_at, set_aside_by, set_aside_why)',
   take_note: 'delete, insert',
   take_place: 'insert',
@@ -138,6 +142,20 @@ const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] =
     ({ take, teacher, workshop }) =>
       `insert into take_note (id, take_id, workshop_id, author_id, words) values (gen_random_uuid(), '${take}', '${workshop}', '${teacher.id}', 'x')`,
     ['teacher'],
+  ],
+  ['another’s recording', ({ take }) => `delete from recording where take_id = '${take}'`, ['student']],
+  [
+    'pinning another’s recording',
+    ({ take }) => `update recording set is_pinned = true where take_id = '${take}'`,
+    ['student', 'teacher'],
+  ],
+  ['the sound of a recording', ({ take }) => `update recording set sound = '\\x00' where take_id = '${take}'`, []],
+  ['another’s ears', ({ student }) => `delete from ears where person_id = '${student.id}'`, ['student']],
+  [
+    'ears in another’s name',
+    ({ student, workshop }) =>
+      `insert into ears (person_id, device_id, workshop_id, name, document) values ('${student.id}', gen_random_uuid(), '${workshop}', 'x', '{}')`,
+    ['student'],
   ],
   ['a groove’s bars', ({ groove }) => `update groove set title = 'x' where id = '${groove}'`, ['teacher']],
   [

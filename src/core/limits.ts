@@ -35,6 +35,17 @@ export const MOST_HITS = 20_000;
 export const MOST_TAKES_A_DAY = 1000;
 /** 25 minutes is when a rest is due (care); a take longer than this is not one attempt any more. */
 export const LONGEST_TAKE_MS = 30 * 60_000;
+/** A take whose sound can be kept lasts so long at most: five minutes and a count-in. */
+export const LONGEST_KEPT_MS = 5 * 60_000 + 15_000;
+/** Bytes of a kept sound: five minutes as a browser compresses them, three times over. */
+export const MOST_SOUND_BYTES = 10_000_000;
+/** Sounds that one player keeps. */
+export const MOST_SOUNDS_KEPT = 20;
+/** A kept sound that nobody pinned is let go after so many days. */
+export const SOUND_DAYS = 90;
+/** What a kept sound is: compressed, or where a browser cannot do that, as it is. */
+export const SOUND_KINDS = ['audio/webm', 'audio/wav'] as const;
+export type SoundKind = (typeof SOUND_KINDS)[number];
 /** Half an hour of one-bar rounds at the quickest. */
 export const MOST_ROUNDS = 2000;
 /** Bars that are played in one go: half an hour of them at the quickest. */

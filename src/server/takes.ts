@@ -43,6 +43,8 @@ export interface TakeRow {
   set_aside_by: string | null;
   /** How many notes were written on it. */
   notes: number;
+  /** Whether its sound is kept. */
+  has_sound: boolean;
   /** What to fix first; undefined while it is being judged anew, and where the take cannot be read. */
   verdict?: Verdict;
   /** Whether this version of the judging has looked at it. */
@@ -54,7 +56,8 @@ type TakeColumns = Omit<TakeRow, 'verdict'> & { verdict: unknown };
 const ROW = `select t.id, t.player_id, p.name as player, t.groove_id, t.title, t.played_at, t.received_at, t.as_written, t.played_ms, t.tempo, t.click,
   t.input, t.struck_by, t.level, t.matched, t.missed, t.extra, t.not_judgeable, t.mean_error_ms, t.sd_error_ms,
   t.tempo_drift_percent, t.tolerance_ms, t.set_aside_why, t.set_aside_by,
-  (select count(*)::int from take_note n where n.take_id = t.id) as notes, t.verdict, t.judge_version >= ${JUDGE_VERSION} as is_judged`;
+  (select count(*)::int from take_note n where n.take_id = t.id) as notes,
+  exists (select from recording r where r.take_id = t.id) as has_sound, t.verdict, t.judge_version >= ${JUDGE_VERSION} as is_judged`;
 const FROM = 'from take t join person p on p.id = t.player_id';
 
 /** A kept verdict, or nothing where none is kept or it cannot be read. */

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { signOutAction } from '@/features/door/actions';
-import { Outbox } from '@/features/room/Outbox';
+import { Outbox } from '@/ui/outbox/Outbox';
 import { requirePerson } from '@/server/session';
 import { Shell } from '@/ui/Shell';
 

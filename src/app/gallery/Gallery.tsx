@@ -137,6 +137,7 @@ function Played({ name, groove, playing }: { name: string; groove: Groove; playi
     struck_by: 'player' as const,
     set_aside_why: null,
     notes: 0,
+    has_sound: false,
     matched: figures.matched,
     missed: figures.missed,
     extra: figures.extra,

@@ -4,6 +4,7 @@ import { recordingOf, type Setting, type Sounded } from '../recording/recording'
 import { madeKit } from '../recording/drumSounds';
 import { roomResponse } from '../recording/room';
 import { ClickEcho } from './clicks';
+import { withoutClicks } from './find';
 import { findStrokes } from './index';
 
 const RATE = 48_000;
@@ -65,6 +66,18 @@ describe('the click that comes back', () => {
     expect(findStrokes(samples, RATE).length).toBeGreaterThan(heard.length);
     expect(heard).toHaveLength(onsets.length);
     onsets.forEach((ms, index) => expect(Math.abs(heard[index]!.ms - ms)).toBeLessThan(1));
+  });
+
+  test('what is kept of a recording has it no more, whatever its rate was, and keeps its strokes', () => {
+    const strokes: Sounded[] = [{ ms: 4250, surface: 'snare', height: 'accent' }];
+    const { samples } = recordingOf(strokes, { ...setting, loudspeaker: loudspeaker(0) }, 9000);
+    const rest = withoutClicks(samples, RATE, { clicks: voices });
+    expect(rest).not.toBe(samples);
+    for (const ms of sentMs.slice(0, 7))
+      expect(powerAt(rest, ms + DELAY)).toBeLessThan(0.03 * powerAt(samples, ms + DELAY));
+    expect(powerAt(rest, 4750)).toBeGreaterThan(0.9 * powerAt(samples, 4750));
+    const slower = withoutClicks(new Float32Array(44_100), 44_100, { clicks: voices });
+    expect(slower).toHaveLength(RATE);
   });
 
   test('where there is none, nothing is taken out', () => {

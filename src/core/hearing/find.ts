@@ -47,3 +47,13 @@ export function echoIn(
 /** How much later than sent the click comes back into a recording, in milliseconds; undefined where it does not. */
 export const clickDelayIn = (samples: Float32Array, sampleRate: number, options: FindOptions): number | undefined =>
   echoIn(samples, sampleRate, options)?.delayMs;
+
+/**
+ * A recording at the hearing's rate with the click that came back into it taken out; the recording as it is where none
+ * came back.
+ */
+export function withoutClicks(samples: Float32Array, sampleRate: number, options: FindOptions): Float32Array {
+  const rest = atHearingRate(samples, sampleRate).slice();
+  echoIn(samples, sampleRate, options)?.takeOut(rest, 0);
+  return rest;
+}

@@ -3,8 +3,9 @@
 import Box from '@mui/material/Box';
 import Chip from '@mui/material/Chip';
 import Typography from '@mui/material/Typography';
-import { useState, type ComponentType } from 'react';
+import { useState, useSyncExternalStore, type ComponentType } from 'react';
 import { LISTENERS, type Listener } from '@/core/documents/ears';
+import type { EarsKept } from '@/server/ears';
 import { mainListener, useEars } from '@/sound/inputs/ears';
 import { INPUT_WORDS } from '@/sound/inputs/useInputs';
 import { Page } from '@/ui/Page';
@@ -12,6 +13,8 @@ import { HearKeys } from './HearKeys';
 import { HearMicrophone } from './HearMicrophone';
 import { HearMidi } from './HearMidi';
 import { HearPads } from './HearPads';
+import { OtherSessions } from './OtherSessions';
+import { deviceHere, hasLearnt, useKeptEars } from './useKeptEars';
 
 const WAYS: Record<Listener, { what: string; How: ComponentType }> = {
   keys: { what: 'Nothing to connect. No loudness, and each key is a limb.', How: HearKeys },
@@ -20,9 +23,21 @@ const WAYS: Record<Listener, { what: string; How: ComponentType }> = {
   microphone: { what: 'A practice pad, a snare or a whole kit, heard by this device.', How: HearMicrophone },
 };
 
+interface GettingHeardProps {
+  /** What was learnt in this person's sessions. */
+  kept: readonly EarsKept[];
+  timeZone: string;
+}
+
+const nothing = () => () => {};
+
 /** What listens on this device, and how it learns to hear: done once, and again when wished. */
-export function GettingHeard() {
-  const [ears] = useEars();
+export function GettingHeard({ kept, timeZone }: GettingHeardProps) {
+  const [ears, change] = useEars();
+  const here = useSyncExternalStore(nothing, deviceHere, () => undefined);
+  useKeptEars(ears, kept.find(({ deviceId }) => deviceId === here)?.ears);
+  // Of this very device they are what is here already, unless the browser has forgotten.
+  const others = kept.filter(({ deviceId }) => here && (deviceId !== here || !hasLearnt(ears)));
   const [chosen, setChosen] = useState<Listener>();
   const listener = chosen ?? mainListener(ears.listens) ?? 'keys';
   const { what, How } = WAYS[listener];
@@ -48,6 +63,7 @@ export function GettingHeard() {
           </Typography>
         </Box>
         <How key={listener} />
+        {others.length > 0 && <OtherSessions kept={others} timeZone={timeZone} onUse={change} />}
       </Box>
     </Page>
   );

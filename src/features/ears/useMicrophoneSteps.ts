@@ -115,6 +115,8 @@ export function useMicrophoneSteps(
         await new Promise<void>((done) => {
           let struck = 0;
           void listen(() => {
+            // What comes late, while it learns, is none of the six.
+            if (struck === STRIKES) return;
             struck++;
             setStep({ kind: 'strike', surface, struck, number: index + 1, of });
             if (struck === STRIKES) setTimeout(done, RINGS);

@@ -6,9 +6,9 @@ import { useTheme } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { HeardStroke } from '@/core/hearing/index';
+import { outlinePath } from '@/core/hearing/outline';
 import type { Ms } from '@/core/time/units';
 import { clockInWords } from '@/ui/words/recordings';
-import { OUTLINE_MS } from './outline';
 
 /** So much of a recording is shown at a time. */
 const WINDOW_MS = 8000;
@@ -28,7 +28,10 @@ export function WavePicture({ outline, lengthMs, strokes }: WavePictureProps) {
   const [from, setFrom] = useState(0);
   const windowMs = Math.min(WINDOW_MS, lengthMs || 1);
   const to = from + windowMs;
-  const path = useMemo(() => outlinePath(outline, from, windowMs), [outline, from, windowMs]);
+  const path = useMemo(
+    () => outlinePath(outline, { fromMs: from, lengthMs: windowMs, width: COLUMNS, height: HEIGHT }),
+    [outline, from, windowMs],
+  );
   const shown = strokes.filter(({ ms }) => ms >= from && ms <= to);
   const loudest = Math.max(...strokes.map(({ levelDb }) => levelDb));
   const x = (ms: Ms) => (COLUMNS * (ms - from)) / windowMs;
@@ -107,26 +110,4 @@ export function WavePicture({ outline, lengthMs, strokes }: WavePictureProps) {
       </Box>
     </Box>
   );
-}
-
-/** The outline of a window as one closed path: the greatest there, and back along the least. */
-function outlinePath(outline: Float32Array, from: Ms, windowMs: Ms): string {
-  const loudest = outline.reduce((most, value) => Math.max(most, Math.abs(value)), 1e-6);
-  const y = (value: number) => (HEIGHT / 2 - (value * (HEIGHT / 2 - 4)) / loudest).toFixed(1);
-  const first = Math.floor(from / OUTLINE_MS);
-  const count = Math.ceil(windowMs / OUTLINE_MS);
-  const per = Math.max(1, Math.ceil(count / COLUMNS));
-  const tops: string[] = [];
-  const feet: string[] = [];
-  for (let at = 0; at < count; at += per) {
-    let [least, greatest] = [0, 0];
-    for (let index = first + at; index < first + at + per; index++) {
-      least = Math.min(least, outline[2 * index] ?? 0);
-      greatest = Math.max(greatest, outline[2 * index + 1] ?? 0);
-    }
-    const x = ((COLUMNS * at) / count).toFixed(1);
-    tops.push(`${x} ${y(greatest)}`);
-    feet.push(`${x} ${y(least)}`);
-  }
-  return `M${tops.join('L')}L${feet.reverse().join('L')}Z`;
 }

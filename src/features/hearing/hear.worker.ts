@@ -10,14 +10,13 @@ import {
   type Kit,
 } from '@/core/hearing/index';
 import type { Expected } from '@/core/hearing/look';
-import { madeKit } from '@/core/recording/drumSounds';
-import { roomResponse } from '@/core/recording/room';
-import { calibrationOf, type Setting } from '@/core/recording/recording';
+import { outlineOf } from '@/core/hearing/outline';
+import { madeSetting } from '@/core/recording/madeSetting';
+import { calibrationOf } from '@/core/recording/recording';
 import { soundOfTake } from '@/core/recording/takeAsSound';
 import type { Ms } from '@/core/time/units';
-import { OUTLINE_MS } from './outline';
 
-/** What was heard in a recording, and its outline: the least and the greatest sample of each `OUTLINE_MS`. */
+/** What was heard in a recording, and its outline: see `outlineOf`. */
 export interface Heard {
   strokes: HeardStroke[];
   about: AboutRecording;
@@ -62,33 +61,11 @@ function hearAgain(expected: readonly Expected[]): HeardAgain {
 /** A take of the simulated kit as a recording, heard; the kit was heard surface by surface before. */
 function hearTake(take: Take, seed: number, onShare: (share: number) => void): Heard {
   const surfaces = [...new Set(take.groove.bars.flatMap(({ strokes }) => strokes.map(({ surface }) => surface)))];
-  const setting: Setting = {
-    kit: madeKit(seed, 'rings', KIT_RATE, surfaces),
-    room: roomResponse(seed, 'soft', KIT_RATE),
-    noise: 'pink',
-    noiseDb: 34,
-    rate: KIT_RATE,
-    seed,
-  };
+  const setting = madeSetting(seed, surfaces, KIT_RATE);
   const kit = learnKit(
     surfaces.map((surface) => ({ surface, samples: calibrationOf(surface, setting), sampleRate: KIT_RATE })),
   );
   return hear(soundOfTake(take, setting).samples, KIT_RATE, onShare, kit);
-}
-
-function outlineOf(samples: Float32Array, sampleRate: number): Float32Array {
-  const step = (OUTLINE_MS * sampleRate) / 1000;
-  const columns = Math.ceil(samples.length / step);
-  const outline = new Float32Array(2 * columns);
-  for (let column = 0; column < columns; column++) {
-    let [least, greatest] = [0, 0];
-    for (let index = Math.floor(column * step); index < Math.min(samples.length, (column + 1) * step); index++) {
-      least = Math.min(least, samples[index]!);
-      greatest = Math.max(greatest, samples[index]!);
-    }
-    outline.set([least, greatest], 2 * column);
-  }
-  return outline;
 }
 
 const worker = { hear, hearAgain, hearTake };

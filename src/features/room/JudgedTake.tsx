@@ -6,8 +6,10 @@ import Typography from '@mui/material/Typography';
 import { useSyncExternalStore } from 'react';
 import type { School } from '@/core/count/schools';
 import type { ReportWords } from '@/core/take/verdictInWords';
+import { useListenBack } from '@/sound/recordings/useListenBack';
 import { TakeReport } from '@/ui/take/TakeReport';
-import { emptyOutbox, onOutbox, outboxState } from './outbox';
+import { emptyOutbox, onOutbox, outboxState } from '@/ui/outbox/outbox';
+import { KeepSound } from './KeepSound';
 import type { Judged } from './state';
 
 interface JudgedTakeProps {
@@ -22,13 +24,14 @@ interface JudgedTakeProps {
 
 /** A take when it is done: what to fix first, where every stroke fell, the figures. */
 export function JudgedTake({
-  judged: { id, take, judgement },
+  judged: { id, take, judgement, sound },
   school,
   report,
   onPractise,
   onAgain,
   onExercise,
 }: JudgedTakeProps) {
+  const back = useListenBack(take, sound);
   return (
     <Box sx={{ maxWidth: 1180 }}>
       <TakeReport
@@ -37,6 +40,7 @@ export function JudgedTake({
         school={school}
         report={report}
         onExercise={onExercise}
+        listening={back && { back, actions: <KeepSound takeId={id} sound={sound!} /> }}
         action={
           <>
             <Button variant="contained" onClick={onPractise} sx={{ minHeight: 44 }}>

@@ -33,6 +33,7 @@ function beadOf(
     bar: stroke.bar,
     round: stroke.round,
     percent: due + offset,
+    ms: hit.ms,
     // What can be heard depends on the gap; while playing the least of it does for the colour.
     kind: kindOf(errorMs, LEVEL_FACTORS[level] * smallestAudibleMs(0)),
     title: errorInWords(errorMs),

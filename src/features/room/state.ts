@@ -1,6 +1,7 @@
 import type { Climb } from '@/core/documents/climb';
 import type { Take } from '@/core/documents/take';
 import type { Judgement } from '@/core/take/judge';
+import type { TakeSound } from '@/sound/recordings/takeSound';
 import type { RoomSettings } from './settings';
 
 /** A take when it is done. */
@@ -10,6 +11,8 @@ export interface Judged {
   id: string;
   take: Take;
   judgement: Judgement;
+  /** What the microphone recorded of it, where it is no longer than can be kept. */
+  sound?: TakeSound;
 }
 
 /** Where one stands on the groove's ladder, which of the kept steps that is, and what the last take came to. */

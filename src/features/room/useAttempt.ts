@@ -12,7 +12,7 @@ import type { Bead } from '@/ui/strip/beads';
 import { troublesOf } from '@/ui/words/recordings';
 import { useJudgeApart } from './judging/useJudgeApart';
 import { withBead } from './liveBeads';
-import { post } from './outbox';
+import { post } from '@/ui/outbox/outbox';
 import { Performance } from './performance';
 import type { Followed, Moment } from './moment';
 import { voicesOf, type Piece } from './piece';
@@ -74,7 +74,10 @@ export function useAttempt(options: AttemptOptions) {
     [flash],
   );
 
-  const hearWhole = useRef<(ending: Performance, live?: Take) => Promise<{ take?: Take; say?: string }>>(undefined);
+  const hearWhole =
+    useRef<(ending: Performance, live?: Take) => Promise<Pick<Partial<Judged>, 'take' | 'sound'> & { say?: string }>>(
+      undefined,
+    );
   const finish = useCallback(async (why?: string) => {
     const ending = performance_.current;
     if (!ending) return;
@@ -83,7 +86,9 @@ export function useAttempt(options: AttemptOptions) {
     const { level, onMoment, onEnded, dispatch } = latest.current;
     onMoment(undefined);
     const live = ending.finish();
-    const { take, say } = ending.isRecorded ? await hearWhole.current!(ending, live) : { take: live };
+    const { take, say, sound } = ending.isRecorded
+      ? await hearWhole.current!(ending, live)
+      : { take: live, say: undefined, sound: undefined };
     const note = why ?? say;
     if (!take) {
       dispatch({
@@ -93,7 +98,7 @@ export function useAttempt(options: AttemptOptions) {
       onEnded?.(undefined);
       return;
     }
-    const judged = { id: crypto.randomUUID(), take, judgement: judge(take, level), whole };
+    const judged = { id: crypto.randomUUID(), take, judgement: judge(take, level), whole, sound };
     dispatch({ type: 'judged', judged, say: note });
     onEnded?.(judged);
     await keep(judged.id, take, latest.current).catch(() => dispatch({ type: 'said', say: LOST.storage }));
@@ -142,7 +147,7 @@ export function useAttempt(options: AttemptOptions) {
         const say = heard.skippedMs > SKIPPED_MS ? LOST.skipped : trouble;
         // At rest it listens on where four strokes may begin the next take.
         if (earsHere().startsByFour) await microphone.begin(ending.unheard);
-        return { take: ending.takenAsHeard(heard.take), ...(say && { say }) };
+        return { take: ending.takenAsHeard(heard.take), say, sound: heard.sound };
       } catch {
         return { take: live, say: LOST.recording };
       }

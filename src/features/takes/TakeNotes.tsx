@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useActionState } from 'react';
+import { useActionState, useEffect, useRef } from 'react';
 import type { TakeNote } from '@/server/takeNotes';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
@@ -17,11 +17,18 @@ interface TakeNotesProps {
   readerId: string;
   /** How many bars were played. */
   bars: number;
+  /** The bar on which a word is to be written. */
+  bar?: number;
   timeZone: string;
 }
 
 /** What the student and the teacher wrote on a take, and a line to write more. */
-export function TakeNotes({ takeId, notes, readerId, bars, timeZone }: TakeNotesProps) {
+export function TakeNotes({ takeId, notes, readerId, bars, bar: asked, timeZone }: TakeNotesProps) {
+  const words = useRef<HTMLDivElement>(null);
+  // The bar was chosen elsewhere: all that is left is to write.
+  useEffect(() => {
+    if (asked !== undefined) words.current?.querySelector('textarea')?.focus();
+  }, [asked]);
   const [state, action, busy] = useActionState(writeNoteAction, EMPTY_FORM);
   return (
     <section aria-label="Notes">
@@ -58,16 +65,17 @@ export function TakeNotes({ takeId, notes, readerId, bars, timeZone }: TakeNotes
         <input type="hidden" name="take" value={takeId} />
         <Field
           state={state}
+          key={asked}
           name="bar"
           label="On"
-          defaultValue=""
+          defaultValue={asked === undefined ? '' : String(asked)}
           options={[
             { value: '', label: 'all of it' },
             ...Array.from({ length: bars }, (_, bar) => ({ value: String(bar), label: `bar ${bar + 1}` })),
           ]}
           slotProps={{ select: { displayEmpty: true } }}
         />
-        <Field state={state} name="words" label="A word on it" multiline maxRows={5} />
+        <Field ref={words} state={state} name="words" label="A word on it" multiline maxRows={5} />
         <Box sx={{ gridColumn: '1 / -1' }}>
           <Button type="submit" variant="outlined" loading={busy} sx={{ minHeight: 44 }}>
             Write it down

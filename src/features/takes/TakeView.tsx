@@ -4,15 +4,17 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { differenceInHours } from 'date-fns';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { Take } from '@/core/documents/take';
 import { weaknessOf } from '@/core/plan/weakness';
 import { judge } from '@/core/take/judge';
 import { changesSince } from '@/core/take/progress';
 import { comparedOf } from '@/core/take/takeFigures';
 import type { EarlierTake, TakeCompared } from '@/server/takeFigures';
+import type { RecordingRow } from '@/server/recordings';
 import type { TakeNote } from '@/server/takeNotes';
 import type { TakeRow } from '@/server/takes';
+import { useListenBack } from '@/sound/recordings/useListenBack';
 import { Page } from '@/ui/Page';
 import { PrintButton } from '@/ui/PrintButton';
 import type { Reader } from '@/ui/reader';
@@ -23,8 +25,11 @@ import { dayInWords, dayNamed } from '@/ui/words/dates';
 import { lengthInWords, tempoInWords } from '@/ui/words/figures';
 import { AsideNote, SetAside } from './Aside';
 import { BesideChoice } from './BesideChoice';
+import { KeptSound } from './KeptSound';
+import { ListenOffer } from './ListenOffer';
 import { Since } from './Since';
 import { TakeNotes } from './TakeNotes';
+import { useKeptSound } from './useKeptSound';
 
 interface TakeViewProps {
   row: TakeRow;
@@ -32,6 +37,8 @@ interface TakeViewProps {
   reader: Reader;
   readerId: string;
   notes: readonly TakeNote[];
+  /** Its sound, where it was kept. */
+  recording?: RecordingRow;
   /** The last one of an earlier day, of the same groove. */
   before?: TakeCompared;
   /** Takes it can be laid beside. */
@@ -39,7 +46,7 @@ interface TakeViewProps {
 }
 
 /** One take: what to fix first, where every stroke fell, and the figures; beside them what changed and what was said of it. */
-export function TakeView({ row, take, reader, readerId, notes, before, others }: TakeViewProps) {
+export function TakeView({ row, take, reader, readerId, notes, recording, before, others }: TakeViewProps) {
   const { school, timeZone, report } = reader;
   const own = row.player_id === readerId;
   const judgement = useMemo(() => judge(take, row.level), [take, row.level]);
@@ -47,6 +54,11 @@ export function TakeView({ row, take, reader, readerId, notes, before, others }:
     () => (before ? changesSince(comparedOf(take, judgement), before) : []),
     [take, judgement, before],
   );
+  const { loading, load, sound } = useKeptSound(recording);
+  const back = useListenBack(take, sound);
+  const [bar, setBar] = useState<number>();
+  const noted = useMemo(() => new Set(notes.flatMap((note) => note.bar ?? [])), [notes]);
+  const keptSound = recording && <KeptSound recording={recording} own={own} timeZone={timeZone} />;
   const weakness = weaknessOf(judgement.verdict, take, judgement.byPlace);
   return (
     <Page
@@ -76,6 +88,7 @@ export function TakeView({ row, take, reader, readerId, notes, before, others }:
           judgement={judgement}
           school={school}
           report={report}
+          listening={back && { back, noted, onBar: setBar, actions: keptSound }}
           action={
             own ? (
               <Button
@@ -95,6 +108,16 @@ export function TakeView({ row, take, reader, readerId, notes, before, others }:
           }
         >
           {row.set_aside_why && <AsideNote takeId={row.id} why={row.set_aside_why} />}
+          {recording && !back && (
+            <ListenOffer
+              recording={recording}
+              isLoading={loading.kind === 'loading'}
+              say={loading.kind === 'failed' ? loading.say : undefined}
+              onLoad={() => void load()}
+            >
+              {keptSound}
+            </ListenOffer>
+          )}
         </TakeReport>
         <Box component="aside" sx={{ display: 'grid', gap: 3.5, alignContent: 'start', '@media print': { mt: 3 } }}>
           {before && (
@@ -115,6 +138,7 @@ export function TakeView({ row, take, reader, readerId, notes, before, others }:
           <TakeNotes
             takeId={row.id}
             notes={notes}
+            bar={bar}
             readerId={readerId}
             bars={judgement.schedule.bars.filter(({ barInRun }) => barInRun >= 0).length}
             timeZone={timeZone}

@@ -3,6 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { asPerson, requirePerson } from '@/server/session';
+import { dropRecording, pinRecording } from '@/server/recordings';
 import { dropNote, MOST_NOTES, setAside, writeNote } from '@/server/takeNotes';
 import { EMPTY_FORM, fieldProblem, readForm, textOf, type FormState } from '@/ui/form';
 import { asideShape, noteShape, takeInShape } from './shapes';
@@ -28,6 +29,22 @@ export async function dropNoteAction(form: FormData): Promise<void> {
   await requirePerson();
   const id = z.uuid().safeParse(textOf(form, 'note'));
   if (id.success) await asPerson((db) => dropNote(db, id.data));
+  revalidatePath('/takes', 'layout');
+}
+
+/** Pins the kept sound of a take, so that it stays longer than its days, or lets it loose. */
+export async function pinRecordingAction(form: FormData): Promise<void> {
+  await requirePerson();
+  const id = z.uuid().safeParse(textOf(form, 'take'));
+  if (id.success) await asPerson((db) => pinRecording(db, id.data, textOf(form, 'pinned') === 'yes'));
+  revalidatePath('/takes', 'layout');
+}
+
+/** Drops the kept sound of a take of one's own. */
+export async function dropRecordingAction(form: FormData): Promise<void> {
+  await requirePerson();
+  const id = z.uuid().safeParse(textOf(form, 'take'));
+  if (id.success) await asPerson((db) => dropRecording(db, id.data));
   revalidatePath('/takes', 'layout');
 }
 

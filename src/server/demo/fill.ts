@@ -16,9 +16,11 @@ import { grooveOfDrill, keepDrill } from '../drills';
 import { addGroove } from '../grooves';
 import { judgedTake } from '../judging/judged';
 import { keepListening } from '../listening';
+import { keepRecording } from '../recordings';
 import { insertTake } from '../takes';
 import { DEMO_DRILLS } from './drills';
 import { STARTER_GROOVES } from './grooves';
+import { heard } from './heard';
 import { DEMO_STUDENTS, DEMO_TEACHER, DEMO_WORKSHOP, type DemoAssignment, type DemoStudent } from './people';
 
 /** How far back the demo's log reaches. */
@@ -114,6 +116,7 @@ async function fill(db: Db, now: Date): Promise<void> {
     await fillTakes(db, now, student, { id, workshop_id });
     await fillListening(db, now, student, { id, workshop_id });
   }
+  await fillHeard(db, now, workshop_id);
   await fillWords(db, now, teacher);
   await fillDrills(db, now, teacher);
 }
@@ -194,6 +197,28 @@ async function fillTakes(
       });
     }
   }
+}
+
+/** Whose last take was heard by a microphone, with its sound kept. */
+const HEARD = 'Jonte Brackwater';
+
+async function fillHeard(db: Db, now: Date, workshop_id: string): Promise<void> {
+  const student = DEMO_STUDENTS.find(({ name }) => name === HEARD)!;
+  const player = { id: demoId(HEARD), workshop_id };
+  const [set] = student.assignments;
+  const takeId = demoId(`take ${HEARD} heard`);
+  const { take, ...recording } = heard(demoTake(student, set!, 1, seedOf(HEARD)), seedOf(HEARD));
+  const playedAt = atHour(now, 1, 20, 10);
+  await insertTake(db, {
+    id: takeId,
+    player,
+    grooveId: demoId(set!.groove),
+    assignmentId: demoId(`${HEARD} ${set!.groove}`),
+    playedAt,
+    receivedAt: playedAt,
+    judged: judgedTake(take, student.level),
+  });
+  await keepRecording(db, player, { takeId, ...recording });
 }
 
 /** What the demo's students listened to of late, and how often they are right, the harder the less. */

@@ -31,6 +31,9 @@ interface BarBandProps {
   bands?: readonly UnheardBand[];
   frames?: readonly BlamedFrame[];
   rounds: number;
+  /** The key of the bead that was asked for. */
+  marked?: string;
+  onBead?: (bead: Bead) => void;
   index: number;
   /** Takes the playhead's line of this bar. */
   playhead: (index: number, line: SVGGElement | null) => void;
@@ -62,6 +65,8 @@ export const BarBand = memo(function BarBand({
   bands,
   frames,
   rounds,
+  marked,
+  onBead,
   index: barIndex,
   playhead,
   narrow,
@@ -183,6 +188,8 @@ export const BarBand = memo(function BarBand({
             lane={lane}
             rounds={rounds}
             theme={theme}
+            isMarked={bead.key === marked}
+            onBead={onBead}
           />
         ))}
         {frames?.map(({ key, limb, from, to }) => (

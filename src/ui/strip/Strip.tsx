@@ -54,6 +54,9 @@ export interface StripProps {
   frames?: readonly BlamedFrame[];
   /** How many rounds the beads of a lane are stacked by. */
   rounds?: number;
+  /** The key of the bead that was asked for. */
+  marked?: string;
+  onBead?: (bead: Bead) => void;
   handle?: Ref<StripHandle>;
   /** It fills the height it is given, and the row of the playhead is always in sight. */
   follows?: boolean;
@@ -92,6 +95,8 @@ export const Strip = memo(function Strip({
   bands,
   frames,
   rounds = 1,
+  marked,
+  onBead,
   handle,
   follows = false,
   idleLanes,
@@ -181,6 +186,8 @@ export const Strip = memo(function Strip({
                 bands={ofBar(bands, index)}
                 frames={ofBar(frames, index)}
                 rounds={rounds}
+                marked={marked}
+                onBead={onBead}
                 index={index}
                 playhead={keepPlayhead}
                 narrow={(width ?? 1100) < 600}

@@ -12,6 +12,8 @@ export interface Bead {
   /** Where in the bar, 0–100. */
   percent: number;
   kind: 'near' | 'early' | 'late' | 'missed' | 'extra';
+  /** When it was struck, or was due where it was missed, from the first bar. */
+  ms: Ms;
   /** In words, for a pointer that rests on it. */
   title: string;
 }
@@ -44,11 +46,12 @@ const FARTHEST = 12;
 export function beadsOf(judgement: Judgement, widen: number): Bead[] {
   const { bars } = judgement.schedule;
   const barOf = new Map(bars.map((bar) => [bar.barInRun, bar]));
-  const beads = judgement.strokes.flatMap(({ stroke, outcome, errorMs }, index): Bead[] => {
+  const beads = judgement.strokes.flatMap(({ stroke, outcome, hitMs, errorMs }, index): Bead[] => {
     if (outcome === 'not judgeable') return [];
     const { startMs, endMs } = barOf.get(stroke.barInRun)!;
     const percent = (100 * (stroke.ms - startMs)) / (endMs - startMs);
-    const base = { key: `stroke ${index}`, limb: stroke.limb, bar: stroke.bar, round: stroke.round };
+    const { limb, bar, round } = stroke;
+    const base = { key: `stroke ${index}`, limb, bar, round, ms: hitMs ?? stroke.ms };
     if (errorMs === undefined)
       return [{ ...base, percent, kind: 'missed', title: `round ${stroke.round + 1}: missed` }];
     const offset = Math.max(-FARTHEST, Math.min(FARTHEST, (widen * 100 * errorMs) / (endMs - startMs)));
@@ -74,6 +77,7 @@ export function beadsOf(judgement: Judgement, widen: number): Bead[] {
         round: bar.round,
         percent,
         kind: 'extra',
+        ms,
         title: `round ${bar.round + 1}: an extra hit`,
       },
     ];

@@ -186,16 +186,23 @@ interface BeadMarkProps {
   lane: number;
   rounds: number;
   theme: Theme;
+  /** It is the one that was asked for. */
+  isMarked?: boolean;
+  onBead?: (bead: Bead) => void;
 }
 
+/** How far about a bead a pointer still means it. */
+const BEAD_REACH = 9;
+
 /** Filled where it is good enough, ringed where it is not; a cross where nothing came, a diamond where nothing was due. */
-export function BeadMark({ bead, top, lane, rounds, theme }: BeadMarkProps) {
+export function BeadMark({ bead, top, lane, rounds, theme, isMarked, onBead }: BeadMarkProps) {
   const { cloth, error, background, text } = theme.vars!.palette;
   const y = top + 7 + ((bead.round + 0.5) / rounds) * (lane - 20);
   const size = Math.max(2.2, Math.min(4.5, (lane - 20) / rounds / 1.7));
   return (
     <svg x={`${bead.percent}%`} y={y} overflow="visible" data-bead={bead.kind}>
       <title>{bead.title}</title>
+      {isMarked && <circle r={size + 5} fill="none" stroke={text.primary} strokeWidth={2} data-marked="" />}
       {bead.kind === 'near' && <circle r={size} fill={cloth[THREAD[bead.limb]]} />}
       {(bead.kind === 'early' || bead.kind === 'late') && (
         <circle r={size} fill={background.paper} stroke={error.main} strokeWidth={2} />
@@ -219,6 +226,9 @@ export function BeadMark({ bead, top, lane, rounds, theme }: BeadMarkProps) {
           stroke={text.primary}
           strokeWidth={1.5}
         />
+      )}
+      {onBead && (
+        <circle r={BEAD_REACH} fill="transparent" style={{ cursor: 'pointer' }} onClick={() => onBead(bead)} />
       )}
     </svg>
   );

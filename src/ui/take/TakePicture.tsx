@@ -7,22 +7,27 @@ import Stack from '@mui/material/Stack';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type Ref } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Take } from '@/core/documents/take';
 import type { Judgement } from '@/core/take/judge';
 import { blamedIn } from '@/core/take/blamed';
-import { beadsOf, blamedFrames, unheardBands, WIDENED } from '../strip/beads';
-import { Strip } from '../strip/Strip';
+import { beadsOf, blamedFrames, unheardBands, WIDENED, type Bead } from '../strip/beads';
+import { Strip, type StripHandle } from '../strip/Strip';
 
 interface TakePictureProps {
   take: Take;
   judgement: Judgement;
   school: School;
+  /** Moves a playhead over it. */
+  handle?: Ref<StripHandle>;
+  /** The bead that is listened to. */
+  marked?: string;
+  onBead?: (bead: Bead) => void;
 }
 
 /** A take on its groove's strip: a bead a hit, all rounds over one another or one at a time. */
-export function TakePicture({ take, judgement, school }: TakePictureProps) {
+export function TakePicture({ take, judgement, school, handle, marked, onBead }: TakePictureProps) {
   const [round, setRound] = useState<number>();
   const [widened, setWidened] = useState(true);
   const widen = widened ? WIDENED : 1;
@@ -46,6 +51,9 @@ export function TakePicture({ take, judgement, school }: TakePictureProps) {
         bands={bands}
         frames={round === undefined ? frames : undefined}
         rounds={round === undefined ? rounds : 1}
+        handle={handle}
+        marked={marked}
+        onBead={onBead}
       />
       <Stack
         direction="row"
@@ -75,6 +83,7 @@ export function TakePicture({ take, judgement, school }: TakePictureProps) {
           Left of the stem is early, right late; the first round is at the top. The green band is what nobody hears. ●
           within what your level allows · ○ outside it · × missed · ◇ extra
           {frames.length > 0 && ' · framed: what to fix first'}
+          {onBead && ' · touch a bead to hear it'}
         </Typography>
       </Stack>
     </Box>

@@ -11,6 +11,8 @@ import type { Judgement } from '@/core/take/judge';
 import { figuresOfTake, tempoCurve } from '@/core/take/takeFigures';
 import type { ReportWords } from '@/core/take/verdictInWords';
 import { FigureRows } from './FigureRows';
+import { HeardPicture } from './listenBack/HeardPicture';
+import type { Listening } from './listenBack/back';
 import { PlaceErrors } from './PlaceErrors';
 import { TakeExercises } from './TakeExercises';
 import { TakeFigures } from './TakeFigures';
@@ -30,10 +32,21 @@ interface TakeReportProps {
   children?: ReactNode;
   /** Of a drill: practises one exercise of it alone. */
   onExercise?: (exercise: number) => void;
+  /** Its sound, where it can be listened to again. */
+  listening?: Listening;
 }
 
 /** A take as it is told: one thing to fix, where every stroke fell, and under it every figure that can be had. */
-export function TakeReport({ take, judgement, school, report, action, children, onExercise }: TakeReportProps) {
+export function TakeReport({
+  take,
+  judgement,
+  school,
+  report,
+  action,
+  children,
+  onExercise,
+  listening,
+}: TakeReportProps) {
   const drill = exercisesPlayed(take);
   const verdict = (
     <VerdictNote
@@ -57,7 +70,11 @@ export function TakeReport({ take, judgement, school, report, action, children, 
       {verdict}
       {children}
       {drill && <TakeExercises drill={drill} judgement={judgement} school={school} onExercise={onExercise} />}
-      <TakePicture take={take} judgement={judgement} school={school} />
+      {listening ? (
+        <HeardPicture take={take} judgement={judgement} school={school} listening={listening} />
+      ) : (
+        <TakePicture take={take} judgement={judgement} school={school} />
+      )}
       {report === 'figures' ? (
         <AllFigures take={take} judgement={judgement} school={school} />
       ) : (

@@ -22,6 +22,7 @@ export interface ListedTake {
   struck_by: 'player' | 'kit';
   set_aside_why: string | null;
   notes: number;
+  has_sound: boolean;
   matched: number;
   missed: number;
   extra: number;
@@ -95,6 +96,7 @@ export function TakeTable({ takes, reader, withPlayer = false }: TakeTableProps)
                 {take.set_aside_why && `Set aside: ${take.set_aside_why} `}
                 {verdictOfRow(take, reader)}
                 {take.notes > 0 && ` (${plural(take.notes, 'note')})`}
+                {take.has_sound && ' (recording)'}
               </TableCell>
             </TableRow>
           ))}

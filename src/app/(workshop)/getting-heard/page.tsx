@@ -1,9 +1,12 @@
 import { GettingHeard } from '@/features/ears/GettingHeard';
-import { requirePerson } from '@/server/session';
+import { earsKept } from '@/server/ears';
+import { asPerson, requirePerson } from '@/server/session';
+import { readerOf } from '@/ui/reader';
 
 export const metadata = { title: 'Getting heard' };
 
 export default async function GettingHeardPage() {
-  await requirePerson();
-  return <GettingHeard />;
+  const who = await requirePerson();
+  const kept = await asPerson((db) => earsKept(db, who));
+  return <GettingHeard kept={kept} timeZone={readerOf(who).timeZone} />;
 }

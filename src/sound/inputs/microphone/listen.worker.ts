@@ -1,16 +1,18 @@
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 import type { Delay, KitJson, Told } from '@/core/documents/ears';
 import type { Take } from '@/core/documents/take';
 import type { Surface } from '@/core/groove/limbs';
 import { learnKit, LiveHearing, type HeardStroke, type Kit } from '@/core/hearing/index';
-import { clickDelayIn, type FindOptions } from '@/core/hearing/find';
+import { RATE } from '@/core/hearing/bands';
+import { clickDelayIn, withoutClicks, type FindOptions } from '@/core/hearing/find';
 import { hearTake, type TakeHeard } from '@/core/hearing/heardTake';
 import { kitOf, writeKit } from '@/core/hearing/kitJson';
 import type { Expected } from '@/core/hearing/look';
 import { whatIsTold } from '@/core/hearing/told';
-import { LONGEST_TAKE_MS } from '@/core/limits';
+import { LONGEST_KEPT_MS, LONGEST_TAKE_MS } from '@/core/limits';
 import type { Ms } from '@/core/time/units';
 import type { Recorded } from '../../recorder.worklet';
+import type { TakeSound } from '../../recordings/takeSound';
 import { Tape } from './tape';
 
 /** Sounds that the loudspeaker plays, and when: see `FindOptions`. */
@@ -92,12 +94,19 @@ function hearBlock(recorded: Recorded): void {
   if (strokes.length) events?.onStrokes(strokes);
 }
 
+/** What came of hearing a take that was recorded. */
+export interface RecordedTake extends TakeHeard {
+  skippedMs: Ms;
+  /** Its sound, without the click, where it is no longer than can be kept. */
+  sound?: TakeSound;
+}
+
 /** The take that was recorded, heard as a whole; its first bar was sent at a frame of the audio clock. */
 function hear(
   played: Take,
   { firstBarFrame, kit, clicks, delayMs }: { firstBarFrame: number; kit?: KitJson; clicks: Clicks; delayMs: Ms },
   onShare: (share: number) => void,
-): TakeHeard & { skippedMs: Ms } {
+): RecordedTake {
   isListening = false;
   const { fromFrame, skipped } = tape!;
   const samples = live!.recording;
@@ -107,7 +116,11 @@ function hear(
     { samples, sampleRate: rate, firstBarMs },
     { ...(kit?.surfaces.length && { kit: kitOf(kit) }), clicks, delayMs, onShare },
   );
-  return { ...heard, skippedMs: (1000 * skipped) / rate };
+  const came = { ...heard, skippedMs: (1000 * skipped) / rate };
+  if ((1000 * samples.length) / rate > LONGEST_KEPT_MS) return came;
+  const rest = withoutClicks(samples, rate, { clicks: heard.isClickHeard ? clicks : [] });
+  const sound = { samples: rest, sampleRate: RATE, zeroMs: firstBarMs + (heard.take.calibrationMs ?? delayMs) };
+  return transfer({ ...came, sound }, [rest.buffer]);
 }
 
 /** What was recorded since it began: kept by whoever asks. */

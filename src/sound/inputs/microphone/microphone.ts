@@ -3,11 +3,10 @@ import type { Delay, KitJson, Told } from '@/core/documents/ears';
 import type { Take } from '@/core/documents/take';
 import type { Surface } from '@/core/groove/limbs';
 import type { HeardStroke } from '@/core/hearing/index';
-import type { TakeHeard } from '@/core/hearing/heardTake';
 import type { Expected } from '@/core/hearing/look';
 import type { Ms } from '@/core/time/units';
 import { audioOutput } from '../../output';
-import type { Clicks, ListenWorker } from './listen.worker';
+import type { Clicks, ListenWorker, RecordedTake } from './listen.worker';
 
 /** Built beside the application; see scripts/lib/built.mjs. */
 const RECORDER = '/worklets/recorder.js';
@@ -141,7 +140,7 @@ export class Microphone {
     take: Take,
     how: { firstBarMs: Ms; kit?: KitJson; clicks: Clicks; delayMs: Ms },
     onShare: (share: number) => void,
-  ): Promise<TakeHeard & { skippedMs: Ms }> {
+  ): Promise<RecordedTake> {
     const { sampleRate } = this.context;
     const fromMs = (1000 * this.listening!.fromFrame) / sampleRate;
     await new Promise((done) => setTimeout(done, TAIL_MS));

@@ -1,6 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { Take } from '@/core/documents/take';
-import type { TakeHeard } from '@/core/hearing/heardTake';
 import { dueIn, loudnessOf, whoStruck } from '@/core/hearing/whoStruck';
 import type { Ms } from '@/core/time/units';
 import { audioOutput } from '../../output';
@@ -8,7 +7,7 @@ import { sampled } from '../../speech';
 import type { VoiceName } from '../../voices';
 import { earsHere } from '../ears';
 import type { Strike } from '../input';
-import type { Clicks } from './listen.worker';
+import type { Clicks, RecordedTake } from './listen.worker';
 import type { Microphone } from './microphone';
 
 /** A microphone that was told of more than this was left out by the audio thread is said to have skipped. */
@@ -86,7 +85,7 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
     async (
       sounding: Sounding & { unheard: Take },
       onShare: (share: number) => void,
-    ): Promise<(TakeHeard & { skippedMs: Ms }) | undefined> => {
+    ): Promise<RecordedTake | undefined> => {
       const one = microphone.current;
       if (!one) return undefined;
       const { kit } = earsHere().microphone ?? {};

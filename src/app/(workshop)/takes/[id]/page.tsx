@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { BesideView } from '@/features/takes/BesideView';
 import { TakeView } from '@/features/takes/TakeView';
 import type { Db } from '@/server/database';
+import { recordingOf } from '@/server/recordings';
 import { asPerson, requirePerson } from '@/server/session';
 import { takeOfDayBefore, takesBeside } from '@/server/takeFigures';
 import { notesOf } from '@/server/takeNotes';
@@ -58,6 +59,7 @@ async function shownOf(db: Db, id: string, { timeZone }: Reader, besideId?: stri
     now,
     other,
     notes: await notesOf(db, id),
+    recording: await recordingOf(db, id),
     before:
       now.struck_by === 'player' && now.input !== 'nothing' ? await takeOfDayBefore(db, now, timeZone) : undefined,
     others: await takesBeside(db, now),

@@ -35,7 +35,7 @@ export function Outbox({ playerId }: { playerId: string }) {
           {plural(waiting, 'take')} {waiting === 1 ? 'waits' : 'wait'} in this browser. {say}
         </Alert>
       )}
-      {refused.map(({ id, say: why }) => (
+      {refused.map(({ id, say: why, isSound }) => (
         <Alert
           key={id}
           severity="error"
@@ -52,7 +52,7 @@ export function Outbox({ playerId }: { playerId: string }) {
             </>
           }
         >
-          A take could not be kept, and waits in this browser: {why}
+          {isSound ? 'A recording' : 'A take'} could not be kept, and waits in this browser: {why}
         </Alert>
       ))}
     </Stack>

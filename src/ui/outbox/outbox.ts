@@ -1,27 +1,42 @@
 'use client';
 
 import type { DBSchema, IDBPDatabase } from 'idb';
+import type { SoundKind } from '@/core/limits';
+import type { Ms } from '@/core/time/units';
 
-/** A take as it waits in the browser until the server has it. */
-export interface WaitingTake {
+/** What was played or recorded, as it waits in the browser until the server has it. */
+interface Waiting {
   id: string;
   playerId: string;
-  /** The body of the request. */
-  body: string;
   /** What the server had against it; it is then sent again only by hand. */
   refused?: string;
   /** How often the server failed at it. */
   failed?: number;
 }
 
+/** A take, with the body of its request. */
+export interface WaitingTake extends Waiting {
+  body: string;
+}
+
+/** The sound of a take that its player keeps; it is sent behind its take. */
+export interface WaitingSound extends Waiting {
+  takeId: string;
+  kind: SoundKind;
+  bytes: ArrayBuffer;
+  lengthMs: Ms;
+  /** Where in the sound a stroke on the first count lies. */
+  zeroMs: Ms;
+}
+
 interface Schema extends DBSchema {
-  takes: { key: string; value: WaitingTake };
+  takes: { key: string; value: WaitingTake | WaitingSound };
 }
 
 export interface OutboxState {
   waiting: number;
-  refused: { id: string; say: string }[];
-  /** Takes that reached the server since the page was opened. */
+  refused: { id: string; say: string; isSound: boolean }[];
+  /** Takes and sounds that reached the server since the page was opened. */
   kept: ReadonlySet<string>;
   /** Why the last sending did not work, while something waits. */
   say?: string;
@@ -54,8 +69,11 @@ const open = () =>
     }),
   ));
 
-/** Keeps a take in the browser and sends it. Resolves once it is safe here. */
-export async function post(take: WaitingTake): Promise<void> {
+/** By which the sound of a take waits and is known: behind every take, whose ids begin with a figure or a to f. */
+export const soundId = (takeId: string): string => `sound ${takeId}`;
+
+/** Keeps a take, or the sound of one, in the browser and sends it. Resolves once it is safe here. */
+export async function post(take: WaitingTake | WaitingSound): Promise<void> {
   await (await open()).put('takes', take);
   await count(take.playerId);
   void send(take.playerId);
@@ -77,11 +95,7 @@ async function sendAll(playerId: string): Promise<void> {
     (await db.getAll('takes')).find((one) => one.playerId === playerId && !one.refused && !tried.has(one.id));
   for (let take = await next(); take; take = await next()) {
     tried.add(take.id);
-    const answer = await fetch('/api/takes', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: take.body,
-    }).catch(() => undefined);
+    const answer = await sent(take).catch(() => undefined);
     if (answer?.ok) {
       await db.delete('takes', take.id);
       failures = 0;
@@ -106,6 +120,18 @@ async function sendAll(playerId: string): Promise<void> {
     timer = setTimeout(() => void send(playerId), 1000 * PAUSES[Math.min(failures++, PAUSES.length - 1)]!);
   }
   await count(playerId);
+}
+
+function sent(one: WaitingTake | WaitingSound): Promise<Response> {
+  if ('body' in one)
+    return fetch('/api/takes', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: one.body,
+    });
+  const { takeId, playerId, kind, bytes, lengthMs, zeroMs } = one;
+  const about = new URLSearchParams({ player: playerId, length: String(lengthMs), zero: String(zeroMs) });
+  return fetch(`/api/recordings/${takeId}?${about}`, { method: 'PUT', headers: { 'content-type': kind }, body: bytes });
 }
 
 /** Answers that have nothing against the take: what is waited for. */
@@ -152,7 +178,9 @@ export async function count(playerId: string): Promise<void> {
   state = {
     ...state,
     waiting: mine.filter((take) => !take.refused).length,
-    refused: mine.flatMap((take) => (take.refused ? [{ id: take.id, say: take.refused }] : [])),
+    refused: mine.flatMap((take) =>
+      take.refused ? [{ id: take.id, say: take.refused, isSound: 'takeId' in take }] : [],
+    ),
   };
   for (const listener of listeners) listener();
 }
