@@ -17,6 +17,7 @@ const config: NextConfig = {
   serverExternalPackages: ['pg', '@node-rs/argon2', 'rate-limiter-flexible'],
   // A groove of 128 bars of 32nds in four limbs is 1.3 MB.
   experimental: { serverActions: { bodySizeLimit: '4mb' } },
+  redirects: async () => [{ source: '/workshop/hear', destination: '/hear', permanent: false }],
   headers: async () => [{ source: '/:path*', headers }],
 };
 

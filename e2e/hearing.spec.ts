@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
+import { writeMidi } from 'midi-file';
 import { WavWriter } from '../src/core/format/wav';
 import { madeKit } from '../src/core/recording/drumSounds';
 import { recordingOf } from '../src/core/recording/recording';
@@ -76,7 +77,7 @@ test('a file of two channels that cancel each other, at another rate, is heard',
 test('on a groove it shows where each fell', async ({ page }) => {
   await openHearing(page);
   await choose(page, 'Groove', 'Ferry ramp');
-  await expect(page.getByLabel('Tempo')).toHaveValue(/\d+/);
+  await expect(page.getByLabel('Tempo', { exact: true })).toHaveValue(/\d+/);
   await page.getByRole('button', { name: 'Let the simulated kit play it' }).click();
   await expect(page.getByRole('heading', { name: /\d+ strokes in the simulated kit’s take/ })).toBeVisible();
   await expect(page.getByRole('group', { name: 'Verdict' })).toBeVisible();
@@ -84,13 +85,65 @@ test('on a groove it shows where each fell', async ({ page }) => {
   await page.getByText('Every stroke', { exact: true }).click();
   await expect(page.getByRole('cell', { name: 'closed hat' }).first()).toBeVisible();
 
-  await page.getByLabel('Tempo').fill('900');
+  await page.getByLabel('Tempo', { exact: true }).fill('900');
   await expect(page.getByText('20 to 300 bpm')).toBeVisible();
   // The same groove at twice the tempo is laid on the same recording anew.
-  await page.getByLabel('Tempo').fill('160');
+  await page.getByLabel('Tempo', { exact: true }).fill('160');
   await expect(page.getByRole('heading', { name: /\d+ strokes in the simulated kit’s take/ })).toBeVisible();
   await choose(page, 'Groove', 'none');
   await expect(page.getByRole('group', { name: 'Verdict' })).toHaveCount(0);
+});
+
+/** Eighths on the hat, kick on 1 and 3, snare on 2 and 4, so many bars at a tempo, as a kit records them. */
+function midiTake(bars: number, bpm: number): Buffer {
+  const ticks = 480;
+  const strokes = Array.from({ length: 8 * bars }, (_, index) => ({
+    at: index * (ticks / 2),
+    notes: notesOn(index % 8),
+  }));
+  let last = 0;
+  const notes = strokes.flatMap(({ at, notes: struck }) =>
+    struck.map((noteNumber) => {
+      const deltaTime = at - last;
+      last = at;
+      return { deltaTime, type: 'noteOn', channel: 9, noteNumber, velocity: 80 };
+    }),
+  );
+  const tempo = { deltaTime: 0, type: 'setTempo', meta: true, microsecondsPerBeat: Math.round(6e7 / bpm) };
+  const end = { deltaTime: 0, type: 'endOfTrack', meta: true };
+  const header = { format: 0, numTracks: 1, ticksPerBeat: ticks };
+  return Buffer.from(writeMidi({ header, tracks: [[tempo, ...notes, end]] }));
+}
+const notesOn = (eighth: number): number[] => [
+  42,
+  ...(eighth % 4 === 0 ? [36] : []),
+  ...(eighth % 4 === 2 ? [38] : []),
+];
+
+test('a student keeps a MIDI file as a take, at the tempo it was played at', async ({ page }) => {
+  const wrong = complaints(page);
+  await comeInAs(page, 'Pim');
+  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('link', { name: 'Hear a file' }).click();
+  await choose(page, 'Groove', 'Slow crossing');
+  await expect(page.getByLabel('Tempo', { exact: true })).toHaveValue('72');
+  await page
+    .getByLabel('Sound file')
+    .setInputFiles({ name: 'shed.mid', mimeType: 'audio/midi', buffer: midiTake(8, 90) });
+  await expect(page.getByText('It does not fall on this groove at 72: at 90 it does.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take 90' }).click();
+  await expect(page.getByLabel('Tempo', { exact: true })).toHaveValue('90');
+  await expect(page.getByText('does not fall on this groove')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Keep it in the log' }).click();
+  await page.getByRole('link', { name: 'Kept in the log' }).click();
+  await expect(page.getByText('By file. Every stroke’s loudness was heard.')).toBeVisible();
+  await expect(page.getByText('90 bpm', { exact: false }).first()).toBeVisible();
+  expect(wrong).toEqual([]);
+
+  await page.goto('/hear');
+  const broken = midiTake(2, 90).subarray(0, 30);
+  await page.getByLabel('Sound file').setInputFiles({ name: 'half.mid', mimeType: 'audio/midi', buffer: broken });
+  await expect(page.getByRole('alert').filter({ hasText: /MIDI|note/ })).toBeVisible();
 });
 
 test('what is no recording of strokes is said for what it is, and hearing can be stopped', async ({ page }) => {

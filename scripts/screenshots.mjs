@@ -129,7 +129,7 @@ await choose(teacher, 'What to train', 'A foot or hand between the hats');
 await choose(teacher, 'Where', 'every combination');
 await teacher.getByText('255 exercises').waitFor();
 await shoot(teacher, 'drills');
-await teacher.goto(`${address}/workshop/hear`);
+await teacher.goto(`${address}/hear`);
 await choose(teacher, 'Groove', 'Ferry ramp');
 await teacher.getByRole('button', { name: 'Let the simulated kit play it' }).click();
 await teacher.locator('[data-bead]').first().waitFor();

@@ -35,12 +35,12 @@ const PAGES: Record<string, Record<ActorName, Answer>> = {
   '/listening': EVERYBODY,
   '/you': EVERYBODY,
   '/getting-heard': EVERYBODY,
+  '/hear': EVERYBODY,
   '/drills': TEACHERS,
   '/people': TEACHERS,
   '/people/new': TEACHERS,
   '/workshop': TEACHERS,
   '/workshop/changes': TEACHERS,
-  '/workshop/hear': TEACHERS,
   '/sign-in': { visitor: 'shown', student: '/today', other: '/today', teacher: '/today', foreign: '/today' },
   '/set-up': { visitor: '/sign-in', student: '/sign-in', other: '/sign-in', teacher: '/sign-in', foreign: '/sign-in' },
   // In development only.

@@ -1,10 +1,11 @@
 import { describe, expect, test } from 'vitest';
+import { randomFrom } from '../random';
 import { readTake, writeTake, type Take } from '../documents/take';
 import { judge } from '../take/judge';
 import { oneLine } from '../testing/arbitrary';
 import { emptyTake, playedTake } from '../testing/takes';
 import type { HeardStroke } from './index';
-import { onGroove, withUnheard } from './onGroove';
+import { onGroove, tempoHeard, withHits, withUnheard } from './onGroove';
 
 const groove = oneLine('A..tA.t.', 'left hand', 90);
 const heardAt = (from: number, spreadMs = 6): HeardStroke[] =>
@@ -55,6 +56,34 @@ describe('a recording laid on a groove', () => {
     // It is part of the take when it is kept.
     const kept = readTake(JSON.parse(JSON.stringify(writeTake(told))));
     expect(kept.ok && outcomes(kept.value)).toEqual(['5 not judgeable', '9 missed']);
+  });
+
+  test.each([
+    [90, 90],
+    [90, 92],
+    [90, 72],
+    [90, 110],
+    [90, 61],
+    [90, 140],
+  ])('set at %i and played at %i', (set, played) => {
+    const heard = heardAt(700).map((stroke) => ({ ...stroke, ms: 700 + ((stroke.ms - 700) * 90) / played }));
+    const told = tempoHeard(groove, set, heard);
+    if (Math.abs(played - set) < 5) expect(told).toBeUndefined();
+    else expect(Math.abs(told! - played)).toBeLessThanOrEqual(2);
+  });
+
+  test('of strokes that are no groove no tempo is told', () => {
+    const random = randomFrom(5);
+    const heard = Array.from({ length: 60 }, () => 20_000 * random()).sort((a, b) => a - b);
+    const strokes = heard.map((ms) => ({ ms, levelDb: -20, sure: 0.9 }));
+    expect(tempoHeard(groove, 90, strokes)).toBeUndefined();
+    expect(tempoHeard(groove, 90, strokes.slice(0, 3))).toBeUndefined();
+  });
+
+  test('how loud each was is known where its input tells it', () => {
+    const [one] = withHits(emptyTake(groove), [{ ms: 5, levelDb: -6.02, sure: 1, surface: 'snare' }], 0, true).hits;
+    expect(one).toMatchObject({ ms: 5, limb: 'left hand' });
+    expect(one!.loudness).toBeCloseTo(0.5, 3);
   });
 
   test('nothing heard, and an empty groove', () => {

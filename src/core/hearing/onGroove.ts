@@ -78,12 +78,54 @@ export function onGroove(
   });
 }
 
-/** The take with what was heard as its hits; a surface's limb is the one that plays it in the groove. */
-export function withHits(take: Take, heard: readonly HeardStroke[], firstBarMs: Ms): Take {
+/** Tempos that are tried: from half of the one that is set to twice it, each so much quicker than the last. */
+const [SLOWEST_SHARE, TEMPO_STEP] = [0.5, 1.004];
+/** The strokes a tempo is told by: a small error would lay later ones wrong. */
+const TOLD_BY = 40;
+/** Strokes lie so well on what is written where the tempo is right; where half as well at the one that is set, it is wrong. */
+const FITS = 0.55;
+const [CLEARLY, NEARLY] = [0.6, 0.95];
+
+/**
+ * The tempo at which strokes lie on a groove, where that is clearly another than the one that is set; undefined where
+ * that one does, or where none does.
+ */
+export function tempoHeard(groove: Groove, bpm: Bpm, heard: readonly HeardStroke[]): Bpm | undefined {
+  const told = heard.slice(0, TOLD_BY).map(({ ms }) => ms);
+  const spanMs = (told.at(-1) ?? 0) - (told[0] ?? 0);
+  const played = playedThrough(groove, bpm, Math.min(LONGEST_TAKE_MS, 2 * spanMs + 1000));
+  if (!played.ok || told.length < FIRST) return undefined;
+  const due = played.value.due.map(({ ms }) => ms);
+  const tried: { share: number; fit: number }[] = [];
+  for (let share = SLOWEST_SHARE; share <= 1 / SLOWEST_SHARE; share *= TEMPO_STEP) {
+    const at = due.map((ms) => ms / share);
+    const start = beginningOf(told, at);
+    // What is written and was not played counts against it too: a quicker tempo has more to fall on.
+    const within = at.filter((ms) => ms + start >= told[0]! - NEAR && ms + start <= told.at(-1)! + NEAR).length;
+    const near = told.reduce((sum, ms) => sum + nearness(at, ms - start), 0);
+    tried.push({ share, fit: near / Math.max(told.length, within) });
+  }
+  const best = Math.max(...tried.map(({ fit }) => fit));
+  const asSet = Math.max(...tried.filter(({ share }) => Math.abs(share - 1) < 0.02).map(({ fit }) => fit));
+  if (best < FITS || asSet > CLEARLY * best) return undefined;
+  const likely = tried.filter(({ fit }) => fit >= NEARLY * best);
+  const { share } = likely.reduce((a, b) => (Math.abs(Math.log(b.share)) < Math.abs(Math.log(a.share)) ? b : a));
+  // The middle of those about it that fit as well.
+  const about = likely.filter((one) => Math.abs(one.share / share - 1) < 0.03);
+  const middle = about.reduce((sum, one) => sum + one.share, 0) / about.length;
+  return Math.round(bpm * middle);
+}
+
+/**
+ * The take with what was heard as its hits; a surface's limb is the one that plays it in the groove. `isLoud`: their
+ * levels say how loud each was, 0 dB being as loud as can be told.
+ */
+export function withHits(take: Take, heard: readonly HeardStroke[], firstBarMs: Ms, isLoud = false): Take {
   const limbs = new Map(take.groove.bars.flatMap(({ strokes }) => strokes.map(({ surface, limb }) => [surface, limb])));
-  const hits = heard.slice(0, MOST_HITS).map(({ ms, surface }) => {
+  const hits = heard.slice(0, MOST_HITS).map(({ ms, surface, levelDb }) => {
     const limb = surface && (limbs.get(surface) ?? usualLimb(surface));
-    return { ms: Math.max(-60_000, ms - firstBarMs), ...(limb && { limb }) };
+    const loudness = isLoud && { loudness: Math.max(0, Math.min(1, 10 ** (levelDb / 20))) };
+    return { ms: Math.max(-60_000, ms - firstBarMs), ...(limb && { limb }), ...loudness };
   });
   return { ...take, hits };
 }

@@ -49,7 +49,7 @@ export function FileDrop({ onFile, children }: FileDropProps) {
         type="file"
         hidden
         aria-label="Sound file"
-        accept="audio/*,.wav,.mp3,.ogg,.oga,.opus,.flac,.m4a"
+        accept="audio/*,.wav,.mp3,.ogg,.oga,.opus,.flac,.m4a,.mid,.midi"
         onChange={({ target }) => {
           take(target.files);
           // The same file can be chosen again.
@@ -57,7 +57,8 @@ export function FileDrop({ onFile, children }: FileDropProps) {
         }}
       />
       <Typography color="textSecondary" sx={{ flex: '1 1 260px' }}>
-        or drop it here: WAV, MP3, OGG, FLAC or M4A, up to 20 minutes. It stays on this computer.
+        or drop it here: WAV, MP3, OGG, FLAC, M4A or MIDI, up to 20 minutes. It stays on this computer until you keep
+        it.
       </Typography>
       {children}
     </Box>

@@ -3,16 +3,19 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import LinearProgress from '@mui/material/LinearProgress';
+import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import type { School } from '@/core/count/schools';
 import { readGroove, type GrooveJson } from '@/core/documents/groove';
-import { onGroove } from '@/core/hearing/onGroove';
+import { onGroove, tempoHeard } from '@/core/hearing/onGroove';
 import { FASTEST, SLOWEST, type Level } from '@/core/limits';
+import { useEars } from '@/sound/inputs/ears';
 import { Page } from '@/ui/Page';
 import { Pick } from '@/ui/Pick';
+import type { Reader } from '@/ui/reader';
 import { FileDrop } from './FileDrop';
 import { HeardResult } from './HeardResult';
 import { kitTake } from './kitTake';
@@ -20,7 +23,8 @@ import { TempoField } from './TempoField';
 import { useHearing } from './useHearing';
 
 interface HearFileProps {
-  school: School;
+  reader: Reader;
+  playerId: string;
   level: Level;
   library: readonly { id: string; title: string }[];
   /** The groove that the address names. */
@@ -29,28 +33,33 @@ interface HearFileProps {
 
 const NONE = 'none';
 
-/** What Mochila hears in a recording: every stroke, and on a groove where each of them fell. Nothing is kept. */
-export function HearFile({ school, level, library, chosen }: HearFileProps) {
+/** What Mochila hears in a file: every stroke, and on a groove where each of them fell; kept where one wants that. */
+export function HearFile({ reader, playerId, level, library, chosen }: HearFileProps) {
   const router = useRouter();
-  const { hearing, hearFile, hearTake, hearAgain, stop } = useHearing();
+  const { hearing, hearFile, hearTake, hearAgain, sound, stop } = useHearing();
+  const [ears] = useEars();
+  const kit = ears.microphone?.kit;
+  const [isOnKit, setOnKit] = useState(true);
   const groove = useMemo(() => {
     const read = chosen && readGroove(chosen.groove);
     return read?.ok ? read.value : undefined;
   }, [chosen]);
-  const [tempo, setTempo] = useState<{ of?: string; bpm: number }>({ bpm: 90 });
+  // `taken` counts how often another was taken over than was typed.
+  const [tempo, setTempo] = useState<{ of?: string; bpm: number; taken: number }>({ bpm: 90, taken: 0 });
   const bpm = tempo.of === chosen?.id ? tempo.bpm : (groove?.tempo ?? tempo.bpm);
   const heard = hearing.kind === 'heard' ? hearing.heard : undefined;
   const laid = useMemo(
     () => groove && heard && onGroove(groove, bpm, heard.strokes, heard.lengthMs),
     [groove, heard, bpm],
   );
+  const other = useMemo(() => groove && heard && tempoHeard(groove, bpm, heard.strokes), [groove, heard, bpm]);
   return (
     <Page
       title="Hear a file"
-      note="What is heard in a recording, stroke by stroke. Nothing of it is kept."
+      note="A recording or a MIDI file, heard stroke by stroke. Nothing of it is kept unless you say so."
       actions={
-        <Button href="/workshop" variant="outlined">
-          Workshop
+        <Button href="/takes" variant="outlined">
+          Log
         </Button>
       }
     >
@@ -60,19 +69,17 @@ export function HearFile({ school, level, library, chosen }: HearFileProps) {
             label="Groove"
             value={chosen?.id ?? NONE}
             options={[[NONE, 'none'], ...library.map(({ id, title }) => [id, title] as const)]}
-            onPick={(id) =>
-              router.replace(id !== NONE ? `/workshop/hear?groove=${id}` : '/workshop/hear', { scroll: false })
-            }
+            onPick={(id) => router.replace(id !== NONE ? `/hear?groove=${id}` : '/hear', { scroll: false })}
             sx={{ width: 280 }}
           />
           {groove && (
             <>
               <TempoField
-                key={chosen!.id}
+                key={`${chosen!.id} ${tempo.taken}`}
                 bpm={bpm}
                 least={SLOWEST}
                 most={FASTEST}
-                onChange={(set) => setTempo({ of: chosen!.id, bpm: set })}
+                onChange={(set) => setTempo({ ...tempo, of: chosen!.id, bpm: set })}
               />
               <Typography color="textSecondary" sx={{ flex: '1 1 220px' }}>
                 The tempo it was played at; where it begins is found.
@@ -80,7 +87,13 @@ export function HearFile({ school, level, library, chosen }: HearFileProps) {
             </>
           )}
         </Box>
-        <FileDrop onFile={hearFile}>
+        <FileDrop onFile={(file) => void hearFile(file, isOnKit ? kit : undefined)}>
+          {kit && (
+            <FormControlLabel
+              control={<Switch checked={isOnKit} onChange={({ target }) => setOnKit(target.checked)} />}
+              label="Played on the kit that was learnt here"
+            />
+          )}
           {groove && (
             <Button variant="outlined" onClick={() => hearTake(kitTake(groove, bpm), 'the simulated kit’s take', 4)}>
               Let the simulated kit play it
@@ -114,14 +127,34 @@ export function HearFile({ school, level, library, chosen }: HearFileProps) {
           </Typography>
         )}
         {hearing.kind === 'refused' && <Alert severity="error">{hearing.say}</Alert>}
+        {other !== undefined && (
+          <Alert
+            severity="info"
+            action={
+              <Button
+                color="inherit"
+                size="small"
+                onClick={() => setTempo({ of: chosen!.id, bpm: other, taken: tempo.taken + 1 })}
+              >
+                Take {other}
+              </Button>
+            }
+          >
+            It does not fall on this groove at {bpm}: at {other} it does.
+          </Alert>
+        )}
         {hearing.kind === 'heard' && (
           <HeardResult
             key={`${hearing.name} ${hearing.heard.lengthMs} ${chosen?.id} ${bpm}`}
             name={hearing.name}
             heard={hearing.heard}
             laid={laid}
+            from={hearing.from}
             hearAgain={hearAgain}
-            school={school}
+            sound={sound}
+            reader={reader}
+            playerId={playerId}
+            grooveId={chosen?.id}
             level={level}
           />
         )}

@@ -1,4 +1,5 @@
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
+import type { KitJson } from '@/core/documents/ears';
 import type { Take } from '@/core/documents/take';
 import {
   aboutRecording,
@@ -10,18 +11,24 @@ import {
   type Kit,
 } from '@/core/hearing/index';
 import type { Expected } from '@/core/hearing/look';
+import { kitOf } from '@/core/hearing/kitJson';
 import { outlineOf } from '@/core/hearing/outline';
+import type { KnownKit } from '@/core/hearing/whoStruck';
+import { LONGEST_KEPT_MS } from '@/core/limits';
 import { madeSetting } from '@/core/recording/madeSetting';
 import { calibrationOf } from '@/core/recording/recording';
 import { soundOfTake } from '@/core/recording/takeAsSound';
 import type { Ms } from '@/core/time/units';
 
-/** What was heard in a recording, and its outline: see `outlineOf`. */
+/** What was heard in a recording: of a sound file with what it is like and its outline (see `outlineOf`). */
 export interface Heard {
   strokes: HeardStroke[];
-  about: AboutRecording;
   lengthMs: Ms;
-  outline: Float32Array;
+  sound?: { about: AboutRecording; outline: Float32Array };
+  /** What was known of the kit it was played on. */
+  kit?: KnownKit;
+  /** The levels say how loud each stroke was, as the drums themselves told it. */
+  isTold?: boolean;
 }
 
 const KIT_RATE = 48_000;
@@ -36,10 +43,26 @@ function hear(samples: Float32Array, sampleRate: number, onShare: (share: number
   recording = { samples, sampleRate, ...(kit && { kit }) };
   return {
     strokes: findStrokes(samples, sampleRate, { onShare, ...(kit && { kit }) }),
-    about: aboutRecording(samples, sampleRate),
     lengthMs: (1000 * samples.length) / sampleRate,
-    outline: outlineOf(samples, sampleRate),
+    sound: { about: aboutRecording(samples, sampleRate), outline: outlineOf(samples, sampleRate) },
+    ...(kit && { kit: { surfaces: kit.surfaces.map(({ surface, loudestDb }) => ({ surface, loudestDb })) } }),
   };
+}
+
+/** A sound file, heard; on a kit that was learnt where one is given. */
+const hearFile = (
+  samples: Float32Array,
+  sampleRate: number,
+  kit: KitJson | undefined,
+  onShare: (share: number) => void,
+) => hear(samples, sampleRate, onShare, kit?.surfaces.length ? kitOf(kit) : undefined);
+
+/** The sound itself, where it is no longer than can be kept. */
+function sound(): { samples: Float32Array; sampleRate: number } | undefined {
+  const { samples, sampleRate } = recording;
+  if ((1000 * samples.length) / sampleRate > LONGEST_KEPT_MS) return undefined;
+  const copy = samples.slice();
+  return transfer({ samples: copy, sampleRate }, [copy.buffer]);
 }
 
 /** What was heard with what is written known, and of each written stroke whether it could have been. */
@@ -68,7 +91,7 @@ function hearTake(take: Take, seed: number, onShare: (share: number) => void): H
   return hear(soundOfTake(take, setting).samples, KIT_RATE, onShare, kit);
 }
 
-const worker = { hear, hearAgain, hearTake };
+const worker = { hearFile, hearAgain, hearTake, sound };
 export type HearWorker = typeof worker;
 
 expose(worker);

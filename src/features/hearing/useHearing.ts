@@ -4,15 +4,24 @@ import { proxy, transfer, wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Take } from '@/core/documents/take';
 import type { Expected } from '@/core/hearing/look';
-import { sentence } from '@/core/result';
+import { isMidiFile, midiStrokes, MOST_MIDI_BYTES } from '@/core/format/midiFile';
+import type { KitJson } from '@/core/documents/ears';
+import { ok, sentence, type Result } from '@/core/result';
+import type { Ms } from '@/core/time/units';
 import { decoded } from '@/sound/decoding';
 import type { Heard, HeardAgain, HearWorker } from './hear.worker';
+
+/** Who played what was heard, and when. */
+export interface From {
+  struckBy: Take['struckBy'];
+  playedAt: Date;
+}
 
 /** Where hearing stands: nothing yet, at work (with the share that is done), or what came of it. */
 export type Hearing =
   | { kind: 'nothing' }
   | { kind: 'at work'; name: string; share: number }
-  | { kind: 'heard'; name: string; heard: Heard }
+  | { kind: 'heard'; name: string; heard: Heard; from: From }
   | { kind: 'refused'; say: string };
 
 /** Hears recordings in a worker, so that twenty minutes of sound do not stop the page; they can be stopped. */
@@ -30,6 +39,7 @@ export function useHearing() {
   const work = useCallback(
     async (
       name: string,
+      from: From,
       how: (remote: Remote<HearWorker>, onShare: (share: number) => void) => Promise<Heard | string>,
     ) => {
       close();
@@ -44,7 +54,9 @@ export function useHearing() {
       try {
         const came = await how(apart.current.remote, onShare);
         if (isMine())
-          setHearing(typeof came === 'string' ? { kind: 'refused', say: came } : { kind: 'heard', name, heard: came });
+          setHearing(
+            typeof came === 'string' ? { kind: 'refused', say: came } : { kind: 'heard', name, heard: came, from },
+          );
       } catch {
         if (isMine())
           setHearing({
@@ -59,17 +71,22 @@ export function useHearing() {
   return {
     hearing,
     hearFile: useCallback(
-      (file: File) =>
-        work(file.name, async (remote, onShare) => {
+      (file: File, kit?: KitJson) =>
+        work(file.name, { struckBy: 'player', playedAt: fileDate(file) }, async (remote, onShare) => {
+          const midi = await midiIn(file);
+          if (midi) return midi.ok ? midi.value : sentence(midi.problems[0]!);
           const read = await decoded(file);
           if (!read.ok) return sentence(read.problems[0]!);
           const { samples, sampleRate } = read.value;
-          return remote.hear(transfer(samples, [samples.buffer]), sampleRate, onShare);
+          return remote.hearFile(transfer(samples, [samples.buffer]), sampleRate, kit, onShare);
         }),
       [work],
     ),
     hearTake: useCallback(
-      (take: Take, name: string, seed: number) => work(name, (remote, onShare) => remote.hearTake(take, seed, onShare)),
+      (take: Take, name: string, seed: number) =>
+        work(name, { struckBy: 'kit', playedAt: new Date() }, (remote, onShare) =>
+          remote.hearTake(take, seed, onShare),
+        ),
       [work],
     ),
     /** The same recording with what is written known; nothing where there is none, or it was stopped meanwhile. */
@@ -78,9 +95,34 @@ export function useHearing() {
       const again = await apart.current?.remote.hearAgain(expected);
       return attempt.current === mine ? again : undefined;
     }, []),
+    /** The sound that was heard, where it can be kept. */
+    sound: useCallback(() => apart.current?.remote.sound(), []),
     stop: useCallback(() => {
       close();
       setHearing({ kind: 'nothing' });
     }, [close]),
   };
 }
+
+/** When a file was made, as far as the device says. */
+const fileDate = (file: File): Date => new Date(Math.min(Date.now(), file.lastModified || Date.now()));
+
+/** The strokes of a MIDI file; undefined where it is none. */
+async function midiIn(file: File): Promise<Result<Heard> | undefined> {
+  if (!isMidiFile(new Uint8Array(await file.slice(0, 4).arrayBuffer()))) return undefined;
+  const read = midiStrokes(new Uint8Array(await file.slice(0, MOST_MIDI_BYTES + 1).arrayBuffer()));
+  if (!read.ok) return read;
+  return ok({
+    strokes: read.value.map(({ ms, loudness, surface }) => ({
+      ms,
+      levelDb: 20 * Math.log10(Math.max(1e-3, loudness)),
+      sure: 1,
+      ...(surface && { surface }),
+    })),
+    lengthMs: read.value.at(-1)!.ms + TAIL_MS,
+    isTold: true,
+  });
+}
+
+/** So long after its last note a MIDI file is over. */
+const TAIL_MS: Ms = 500;

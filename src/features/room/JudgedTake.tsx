@@ -3,13 +3,14 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useSyncExternalStore } from 'react';
 import type { School } from '@/core/count/schools';
 import type { ReportWords } from '@/core/take/verdictInWords';
+import { keptForm } from '@/sound/recordings/compress';
 import { useListenBack } from '@/sound/recordings/useListenBack';
 import { TakeReport } from '@/ui/take/TakeReport';
-import { emptyOutbox, onOutbox, outboxState } from '@/ui/outbox/outbox';
-import { KeepSound } from './KeepSound';
+import { KeepSound } from '@/ui/outbox/KeepSound';
+import { KeptNote } from '@/ui/outbox/KeptNote';
+import { useRoom } from './RoomContext';
 import type { Judged } from './state';
 
 interface JudgedTakeProps {
@@ -31,6 +32,7 @@ export function JudgedTake({
   onAgain,
   onExercise,
 }: JudgedTakeProps) {
+  const { playerId } = useRoom();
   const back = useListenBack(take, sound);
   return (
     <Box sx={{ maxWidth: 1180 }}>
@@ -40,7 +42,9 @@ export function JudgedTake({
         school={school}
         report={report}
         onExercise={onExercise}
-        listening={back && { back, actions: <KeepSound takeId={id} sound={sound!} /> }}
+        listening={
+          back && { back, actions: <KeepSound takeId={id} playerId={playerId} make={() => keptForm(sound!)} /> }
+        }
         action={
           <>
             <Button variant="contained" onClick={onPractise} sx={{ minHeight: 44 }}>
@@ -61,19 +65,4 @@ export function JudgedTake({
       </TakeReport>
     </Box>
   );
-}
-
-/** Whether the server has the take yet. */
-function KeptNote({ id }: { id: string }) {
-  const { kept, refused } = useSyncExternalStore(onOutbox, outboxState, () => emptyOutbox);
-  return (
-    <Typography variant="body2" color="textSecondary" role="status">
-      {keptInWords(id, kept.has(id), refused)}
-    </Typography>
-  );
-}
-
-function keptInWords(id: string, isKept: boolean, refused: readonly { id: string }[]): string {
-  if (isKept) return 'Kept in the log';
-  return refused.some((one) => one.id === id) ? 'Not kept' : 'Safe in this browser, being sent …';
 }

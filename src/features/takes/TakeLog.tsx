@@ -34,7 +34,15 @@ export function TakeLog({ isTeacher, found, words, chosen, reader, takes, figure
     ...(last && { before: last.played_at.toISOString() }),
   });
   return (
-    <Page title="Log" note={noteOf(takes.length, most, isNewest)}>
+    <Page
+      title="Log"
+      note={noteOf(takes.length, most, isNewest)}
+      actions={
+        <Button href="/hear" variant="outlined" sx={{ minHeight: 44 }}>
+          Hear a file
+        </Button>
+      }
+    >
       {found && (found.total > 0 || words) && <Narrow found={found} words={words} chosen={chosen} />}
       {takes.length ? (
         <>

@@ -75,7 +75,7 @@ export function WorkshopPage({
       note={name}
       actions={
         <>
-          <Button href="/workshop/hear" variant="outlined">
+          <Button href="/hear" variant="outlined">
             Hear a file
           </Button>
           <Button href="/workshop/changes" variant="outlined">

@@ -1,6 +1,7 @@
 import { WavWriter } from '../../core/format/wav';
 import type { SoundKind } from '../../core/limits';
-import type { TakeSound } from './takeSound';
+import type { Ms } from '../../core/time/units';
+import { lengthOf, type TakeSound } from './takeSound';
 
 /** The rate at which sound is compressed: Opus knows no higher one. */
 const RATE = 48_000;
@@ -11,14 +12,20 @@ const SECONDS = 10;
 /** The rate of what a browser cannot compress: five minutes of it are 10 MB, and a drum is still one. */
 const PLAIN_RATE = 15_000;
 
-/** A sound as it is kept. */
-export interface KeptSound {
+interface Compressed {
   kind: SoundKind;
   bytes: ArrayBuffer;
 }
 
+/** A sound as it is kept. */
+export const keptForm = async (sound: TakeSound): Promise<Compressed & { lengthMs: Ms; zeroMs: Ms }> => ({
+  ...(await compressed(sound)),
+  lengthMs: lengthOf(sound),
+  zeroMs: sound.zeroMs,
+});
+
 /** Sound compressed by the browser; as it is, at a lower rate, where it cannot do that. */
-export async function compressed(sound: TakeSound): Promise<KeptSound> {
+async function compressed(sound: TakeSound): Promise<Compressed> {
   if ('AudioEncoder' in globalThis) {
     // Brought when it is wanted: few takes are kept as sound.
     const { AudioSample, AudioSampleSource, BufferTarget, Output, Quality, WebMOutputFormat, canEncodeAudio } =

@@ -1,5 +1,5 @@
-import type { MidiEars } from '@/core/documents/ears';
-import type { Surface } from '@/core/groove/limbs';
+import type { MidiEars } from '../documents/ears';
+import type { Surface } from '../groove/limbs';
 
 /** The percussion key map of General MIDI, as far as we have a surface for it; hats have edge and bow besides. */
 const COMMON: Record<number, Surface> = {

@@ -1,14 +1,16 @@
 import { z } from 'zod';
 import { writeGroove } from '@/core/documents/groove';
+import { turnFor } from '@/core/groove/kit';
 import { HearFile } from '@/features/hearing/HearFile';
 import { groove, grooves } from '@/server/grooves';
-import { asPerson, requireTeacher } from '@/server/session';
+import { asPerson, requirePerson } from '@/server/session';
 import { askedOnce } from '@/ui/asked';
+import { readerOf } from '@/ui/reader';
 
 export const metadata = { title: 'Hear a file' };
 
 export default async function Hear({ searchParams }: { searchParams: Promise<{ groove?: string }> }) {
-  const teacher = await requireTeacher();
+  const who = await requirePerson();
   const wanted = z.uuid().safeParse((await askedOnce(searchParams)).groove).data;
   const { library, found } = await asPerson(async (db) => ({
     library: (await grooves(db)).filter(({ archived }) => !archived),
@@ -17,11 +19,15 @@ export default async function Hear({ searchParams }: { searchParams: Promise<{ g
   const content = found ? found.content : undefined;
   return (
     <HearFile
-      school={teacher.school}
-      level="advanced"
+      reader={readerOf(who)}
+      playerId={who.id}
+      level={who.level}
       library={library.map(({ id, title }) => ({ id, title }))}
       chosen={
-        wanted && content && 'groove' in content ? { id: wanted, groove: writeGroove(content.groove) } : undefined
+        // As it stands for this person's kit: that is what they play.
+        wanted && content && 'groove' in content
+          ? { id: wanted, groove: writeGroove(turnFor(content.groove, who.setup)) }
+          : undefined
       }
     />
   );
