@@ -27,6 +27,9 @@ const COMMON: Record<number, Surface> = {
   59: 'ride',
 };
 
+/** What is below is an addition of the makers of kits. */
+const FIRST_COMMON = 35;
+
 /** How far the pedal of the hat is down: closed from here on, half open to there. */
 const [CLOSED, HALF] = [90, 40];
 export type HatPosition = 'closed' | 'half' | 'open';
@@ -58,4 +61,17 @@ export function loudnessOfVelocity(velocity: number, strokes = USUAL_STROKES): n
     if (velocity <= to && to > from) return low + ((high - low) * Math.max(0, velocity - from)) / (to - from);
   }
   return 1;
+}
+
+/** The velocity that is told for a loudness: the softest that is at least as loud. */
+export function velocityOfLoudness(loudness: number, strokes = USUAL_STROKES): number {
+  for (let velocity = 1; velocity < 127; velocity++)
+    if (loudnessOfVelocity(velocity, strokes) >= loudness) return velocity;
+  return 127;
+}
+
+/** The first note that is common for a surface; undefined where none is. */
+export function noteOfSurface(surface: Surface): number | undefined {
+  const found = Object.entries(COMMON).find(([note, one]) => one === surface && Number(note) >= FIRST_COMMON);
+  return found && Number(found[0]);
 }

@@ -16,13 +16,13 @@ export function WhoPlaysChoice({ settings: { who, kit }, disabled, onChange }: W
       label="Who plays"
       value={who}
       disabled={disabled}
-      onChange={(chosen) => onChange({ who: chosen as WhoPlays, kit: { size: kit.size } })}
+      onChange={(chosen) => onChange({ who: chosen as WhoPlays, kit: { size: kit.size, heard: kit.heard } })}
       options={[['me', 'you'], ...KIT_FAULT_NAMES.map((fault): [string, string] => [fault, `kit, ${fault}`])]}
     />
   );
 }
 
-/** How large the kit's fault is, and which other it has at once. */
+/** How large the kit's fault is, which other it has at once, and how it is heard. */
 export function KitChoice({ settings: { who, kit }, disabled, onChange }: WhoPlaysProps) {
   const others = KIT_FAULT_NAMES.filter((fault) => fault !== 'steady' && fault !== who);
   return (
@@ -39,7 +39,18 @@ export function KitChoice({ settings: { who, kit }, disabled, onChange }: WhoPla
         value={kit.also ?? 'none'}
         disabled={disabled}
         options={[['none', 'nothing else'], ...others.map((fault): [string, string] => [fault, fault])]}
-        onPick={(also) => onChange({ kit: { size: kit.size, ...(also !== 'none' && { also: also as KitFault }) } })}
+        onPick={(also) => onChange({ kit: { ...kit, also: also === 'none' ? undefined : (also as KitFault) } })}
+      />
+      <Pick
+        label="How it is heard"
+        value={kit.heard ?? 'told'}
+        disabled={disabled}
+        options={[
+          ['told', 'as it strikes'],
+          ['by MIDI', 'by MIDI'],
+          ['as sound', 'as sound, in a room'],
+        ]}
+        onPick={(heard) => onChange({ kit: { ...kit, heard: heard === 'told' ? undefined : heard } })}
       />
     </>
   );

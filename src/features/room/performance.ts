@@ -1,5 +1,6 @@
 'use client';
 
+import { limbsBySurface } from '@/core/groove/kit';
 import { formOfTake, taskAt, TAKE_VERSION, type Hit, type InputName, type Take } from '@/core/documents/take';
 import { barsOnce, formOf, wholeOf, type Form } from '@/core/form/form';
 import type { Limb } from '@/core/groove/limbs';
@@ -11,10 +12,19 @@ import { simulateKit } from '@/core/take/simulatedKit';
 import type { Ms } from '@/core/time/units';
 import type { Strike } from '@/sound/inputs/input';
 import type { VoiceName } from '@/sound/voices';
-import { SimulatedKit } from '@/sound/inputs/simulatedKit';
+import { SimulatedKit, type KitStroke } from '@/sound/inputs/simulated/simulatedKit';
 import { sentOf, type Player, type VoicedSound } from '@/sound/player';
 import type { Followed, Moment, Struck } from './moment';
-import { changesWith, isAsked, momentIn, nearestTo, takenUntil, type Near, type RoundPlayed } from './played';
+import {
+  changesWith,
+  isAsked,
+  momentIn,
+  nearestTo,
+  takenUntil,
+  withSurfaces,
+  type Near,
+  type RoundPlayed,
+} from './played';
 import { planOf, voiced, voicesOf, type Piece } from './piece';
 import type { RoomSettings } from './settings';
 
@@ -36,12 +46,12 @@ export class Performance {
   form: Form;
   timed: Schedule;
   /** Who strikes when it is not the person. */
-  readonly kit = new SimulatedKit();
-  private kitHits: Hit[] = [];
+  readonly kit: SimulatedKit;
+  private kitHits: KitStroke[] = [];
   private barIndex = 0;
   private endedMs: Ms = 0;
   private now: Pick<RoomSettings, 'heard' | 'count' | 'layers'>;
-  private readonly seed = Math.floor(Math.random() * 2 ** 31);
+  readonly seed = Math.floor(Math.random() * 2 ** 31);
 
   private constructor(
     private readonly player: Player,
@@ -68,6 +78,8 @@ export class Performance {
       playedMs: 0,
       hits: [],
     };
+    const isMidi = settings.kit.heard === 'by MIDI';
+    this.kit = new SimulatedKit({ isMidi, who: limbsBySurface(piece.groove) });
     this.now = { heard: settings.heard, count: settings.count, layers: settings.layers };
     this.form = this.formed();
     this.timed = this.scheduled();
@@ -116,6 +128,11 @@ export class Performance {
   /** Whether what is struck is recorded and heard as a whole when it has ended. */
   get isRecorded(): boolean {
     return this.take.input === 'microphone';
+  }
+
+  /** Whether what the simulated kit struck is played as sound and heard when it has ended. */
+  get isKitHeard(): boolean {
+    return !this.isPlayed && this.settings.kit.heard === 'as sound';
   }
 
   /** Whether the player's own strokes are being recorded. */
@@ -233,7 +250,10 @@ export class Performance {
     this.kitHits =
       who === 'me'
         ? []
-        : simulateKit({ form, timed }, (bar) => this.taskIn(bar), kitPlaying(who, kit.size, kit.also), this.seed);
+        : withSurfaces(
+            simulateKit({ form, timed }, (bar) => this.taskIn(bar), kitPlaying(who, kit.size, kit.also), this.seed),
+            timed,
+          );
     this.kit.load(this.kitHits);
   }
 

@@ -2,7 +2,9 @@ import { taskAt, type Hit, type Take, type TakeChange } from '@/core/documents/t
 import type { Form } from '@/core/form/form';
 import type { Schedule, TimedBar, TimedStroke } from '@/core/schedule/timed';
 import type { BarWindow } from '@/core/take/judge';
+import type { Limb } from '@/core/groove/limbs';
 import type { Ms } from '@/core/time/units';
+import type { KitStroke } from '@/sound/inputs/simulated/simulatedKit';
 import type { Moment } from './moment';
 import { beatMs } from './piece';
 
@@ -87,4 +89,22 @@ export function nearestTo({ limb, ms }: Hit, timed: Schedule): Near | undefined 
   }
   const bar = best && timed.bars.find((one) => one.barInRun === best.barInRun);
   return best && bar && { stroke: best, startMs: bar.startMs, endMs: bar.endMs };
+}
+
+/** Hits, in order, with what each strikes: the surface of its limb's nearest stroke. */
+export function withSurfaces(hits: readonly Hit[], { sounds }: Pick<Schedule, 'sounds'>): KitStroke[] {
+  const lines = new Map<Limb, { strokes: TimedStroke[]; at: number }>();
+  for (const sound of sounds) {
+    if (sound.kind !== 'stroke') continue;
+    const line = lines.get(sound.limb) ?? { strokes: [], at: 0 };
+    lines.set(sound.limb, line);
+    line.strokes.push(sound);
+  }
+  return hits.map((hit) => {
+    const line = hit.limb && lines.get(hit.limb);
+    if (!line) return hit;
+    const off = (at: number) => Math.abs((line.strokes[at]?.ms ?? Infinity) - hit.ms);
+    while (off(line.at + 1) <= off(line.at)) line.at++;
+    return { ...hit, surface: line.strokes[line.at]!.surface };
+  });
 }

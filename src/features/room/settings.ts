@@ -14,6 +14,9 @@ import type { Bpm, Ms } from '@/core/time/units';
 /** How a groove or drill is practised; `called`: of a drill made for it. */
 export type WayName = 'called' | 'through' | 'ladder' | 'build-up' | 'wait for me' | 'back to back' | 'to music';
 
+/** How what the simulated kit strikes is heard: told as it is when left out. */
+export type KitHeard = 'by MIDI' | 'as sound';
+
 /** Who plays: the person, or the simulated kit with a fault. */
 export type WhoPlays = 'me' | KitFault;
 
@@ -36,8 +39,8 @@ export interface RoomSettings {
   swing: Feel | undefined;
   lean: Partial<Record<Limb, Ms>>;
   who: WhoPlays;
-  /** How large the kit's fault is, and which other it has at once. */
-  kit: { size: KitSize; also?: KitFault };
+  /** How large the kit's fault is, which other it has at once, and how it is heard. */
+  kit: { size: KitSize; also?: KitFault; heard?: KitHeard };
   /** What is set against each other, and at least how many bars of each. */
   contrast: { what: Contrast; bars: number };
   /** In which order limbs come in, and after how many clean rounds; `0`: only when asked. */

@@ -86,9 +86,7 @@ export function useAttempt(options: AttemptOptions) {
     const { level, onMoment, onEnded, dispatch } = latest.current;
     onMoment(undefined);
     const live = ending.finish();
-    const { take, say, sound } = ending.isRecorded
-      ? await hearWhole.current!(ending, live)
-      : { take: live, say: undefined, sound: undefined };
+    const { take, say, sound } = await hearWhole.current!(ending, live);
     const note = why ?? say;
     if (!take) {
       dispatch({
@@ -138,10 +136,16 @@ export function useAttempt(options: AttemptOptions) {
   const microphone = useMicrophone(struckLive, () => void finish(LOST.microphone));
   useEffect(() => {
     hearWhole.current = async (ending, live) => {
+      if (!ending.isRecorded && !(ending.isKitHeard && live)) return { take: live };
       const { dispatch } = latest.current;
-      dispatch({ type: 'hearing', share: 0 });
+      const onShare = (share: number) => dispatch({ type: 'hearing', share });
+      onShare(0);
       try {
-        const heard = await microphone.hear(ending, (share) => dispatch({ type: 'hearing', share }));
+        if (ending.isKitHeard) {
+          const { heardAsSound } = await import('@/sound/inputs/simulated/kitEar');
+          return await heardAsSound(live!, ending.seed, onShare);
+        }
+        const heard = await microphone.hear(ending, onShare);
         if (!heard) return { take: live };
         const [trouble] = troublesOf(heard.about, heard.take.hits.length);
         const say = heard.skippedMs > SKIPPED_MS ? LOST.skipped : trouble;

@@ -4,7 +4,7 @@ import type { Limb } from '@/core/groove/limbs';
 import type { Strike } from './input';
 import { Keys } from './keys';
 import { Pads } from './pads';
-import { SimulatedKit } from './simulatedKit';
+import { SimulatedKit } from './simulated/simulatedKit';
 
 const KEYS: Record<string, Limb> = { KeyJ: 'right hand', KeyL: 'right foot' };
 const press = (code: string, more: KeyboardEventInit = {}) => {
@@ -63,4 +63,25 @@ test('the simulated kit strikes what falls due, each stroke once, also when its 
   kit.rewind();
   kit.ask(0);
   expect(struck).toEqual([0, 500, 900, 0]);
+});
+
+test('told by MIDI, who struck is known by the surface, and loudness is one of 127 steps', () => {
+  const struck: Strike[] = [];
+  const kit = new SimulatedKit({
+    isMidi: true,
+    who: (surface) => (surface === 'kick' ? 'right foot' : undefined),
+  });
+  kit.open((strike) => struck.push(strike));
+  kit.load([
+    { ms: 0, limb: 'right foot', surface: 'kick', loudness: 0.705 },
+    { ms: 10, limb: 'left hand', surface: 'snare', loudness: 0.1 },
+    { ms: 20, limb: 'left hand', surface: 'pad', loudness: 0.3 },
+  ]);
+  kit.ask(100);
+  expect(struck.map(({ limb }) => limb)).toEqual(['right foot', undefined, 'left hand']);
+  expect(Math.abs(struck[0]!.loudness! - 0.705)).toBeLessThan(0.02);
+  expect(struck[0]!.loudness).not.toBe(0.705);
+  expect(struck[1]!.loudness).toBeCloseTo(0.1, 2);
+  // A pad has no note of its own: it is told as it is.
+  expect(struck[2]!.loudness).toBe(0.3);
 });
