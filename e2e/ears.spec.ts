@@ -223,22 +223,78 @@ test('a click that does not come back, and a microphone that is refused, are sai
   await expect(page.getByRole('button', { name: 'Play' })).toBeEnabled();
 });
 
+test('a listening drill is answered on the drums: by so many strokes, and two go on', async ({ page }) => {
+  await page.addInitScript(injectMidi);
+  await comeInAs(page, 'Noor');
+  await page.evaluate(() =>
+    localStorage.setItem('mochila ears', JSON.stringify({ version: 1, listens: ['MIDI'], delays: {} })),
+  );
+  await page.goto('/listening');
+  await page.getByRole('button', { name: /^Which limb is late/ }).click();
+  const drill = page.getByRole('region', { name: 'Which limb is late' });
+  await expect(drill.getByText('On the drums: as many strokes', { exact: false })).toBeVisible();
+  const third = await drill.getByRole('group').getByRole('button').nth(2).innerText();
+  const strokes = async (count: number) => {
+    for (let index = 0; index < count; index++) {
+      await strikeMidi(page, 38, 90);
+      await page.waitForTimeout(150);
+    }
+  };
+  await strokes(3);
+  const told = drill.getByText(/^(Right|Not quite)\. It was /);
+  await expect(told).toBeVisible();
+  const said = third.replaceAll(/[\s\d]+/g, ' ').trim();
+  await expect(told).toContainText(new RegExp(`It was ${said}\\.|, not ${said}\\.`, 'i'));
+  await strokes(2);
+  await expect(drill.getByText(/^2 of 10/)).toBeVisible();
+});
+
+test('the simulated kit is heard as sound: what is judged is what was heard, and it can be listened to', async ({
+  page,
+}) => {
+  await comeInAs(page, 'Oda');
+  await page.goto('/grooves');
+  await page
+    .getByRole('link', { name: /Ferry ramp/ })
+    .first()
+    .click();
+  await page.waitForURL(/bench/);
+  await page.goto(page.url().replace('bench', 'room'));
+  await choose(page, 'Length', '2 rounds');
+  await choose(page, 'Who plays', 'kit, late foot');
+  await page.getByRole('button', { name: 'Set up' }).click();
+  await choose(page, 'How it is heard', 'as sound, in a room');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(
+    page.getByRole('group', { name: 'Verdict' }).getByText(/^The right foot comes \d+ ms after the other limbs\.$/),
+  ).toBeVisible({
+    timeout: 90_000,
+  });
+  await expect(page.getByRole('region', { name: 'Listen back' })).toBeVisible();
+  await expect(page.getByText('counts for nobody', { exact: false })).toBeVisible();
+});
+
+/** A MIDI kit of the browser's shape, struck by `strikeMidi`. */
+function injectMidi(): void {
+  const port = { name: 'ferry kit', state: 'connected', onmidimessage: null as null | ((event: unknown) => void) };
+  Object.assign(window, {
+    strikeMidi: (note: number, velocity: number) =>
+      port.onmidimessage?.({ data: Uint8Array.of(0x99, note, velocity), timeStamp: performance.now() }),
+  });
+  navigator.requestMIDIAccess = () =>
+    Promise.resolve({ inputs: new Map([['one', port]]), onstatechange: null } as unknown as MIDIAccess);
+}
+const strikeMidi = (page: Page, note: number, velocity: number): Promise<void> =>
+  page.evaluate(
+    ([one, two]) => (window as unknown as { strikeMidi: (a: number, b: number) => void }).strikeMidi(one!, two!),
+    [note, velocity],
+  );
+
 test('a MIDI kit is learnt, and a take by it has limbs and loudness', async ({ page }) => {
   const wrong = complaints(page);
-  await page.addInitScript(() => {
-    const port = { name: 'ferry kit', state: 'connected', onmidimessage: null as null | ((event: unknown) => void) };
-    Object.assign(window, {
-      strikeMidi: (note: number, velocity: number) =>
-        port.onmidimessage?.({ data: Uint8Array.of(0x99, note, velocity), timeStamp: performance.now() }),
-    });
-    navigator.requestMIDIAccess = () =>
-      Promise.resolve({ inputs: new Map([['one', port]]), onstatechange: null } as unknown as MIDIAccess);
-  });
-  const strike = (note: number, velocity: number) =>
-    page.evaluate(
-      ([one, two]) => (window as unknown as { strikeMidi: (a: number, b: number) => void }).strikeMidi(one!, two!),
-      [note, velocity],
-    );
+  await page.addInitScript(injectMidi);
+  const strike = (note: number, velocity: number) => strikeMidi(page, note, velocity);
   await comeInAs(page, 'Pim');
   await openGettingHeard(page, 'MIDI drums');
   await strike(38, 110);

@@ -139,7 +139,8 @@ const ACTIONS: Record<string, ActionRow> = {
   writeNoteAction: { may: ['student', 'teacher'] },
   dropNoteAction: { may: ['student'] },
   setAsideAction: { may: ['student', 'teacher'] },
-  pinRecordingAction: { may: ['student', 'teacher'] },
+  // A row that is written is another version of itself, also where it says the same.
+  pinRecordingAction: { may: ['student', 'teacher'], touches: 'select xmin::text from recording' },
   dropRecordingAction: { may: ['student'] },
   keepEarsAction: { may: EVERY_SIGNED_IN },
   keepLadderAction: { may: ['student', 'teacher'] },

@@ -80,7 +80,7 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   ],
   writeNoteAction: [EMPTY, new Form({ take: cast.take, bar: '1', words: fresh('Listen') })],
   dropNoteAction: [new Form({ note: cast.note })],
-  pinRecordingAction: [new Form({ take: cast.take, pinned: ++number % 2 ? 'yes' : 'no' })],
+  pinRecordingAction: [new Form({ take: cast.take, pinned: 'yes' })],
   dropRecordingAction: [new Form({ take: cast.take })],
   keepEarsAction: [
     { id: crypto.randomUUID(), name: 'iPhone' },

@@ -1,7 +1,7 @@
 import type { Ms } from '../time/units';
 
 /** The outline of a recording holds the least and the greatest sample of each so many milliseconds. */
-export const OUTLINE_MS: Ms = 2;
+const OUTLINE_MS: Ms = 2;
 
 /** The least and the greatest sample of each `OUTLINE_MS` of a recording, in turns. */
 export function outlineOf(samples: Float32Array, sampleRate: number): Float32Array {

@@ -17,6 +17,7 @@ import { keepListeningAction } from './actions';
 import { confusedInWords, figuresInWords } from '@/ui/words/listening';
 import { useEar } from './useEar';
 import { useSitting } from './useSitting';
+import { useStrokesCounted } from './useStrokesCounted';
 
 interface ListenProps {
   subject: Subject;
@@ -33,12 +34,13 @@ export function Listen({ subject, from, asks, school, before }: ListenProps) {
   const { sitting, step, isOver } = useSitting(subject, from);
   const { question, said, answers } = sitting;
   const ear = useEar();
+  const drums = useStrokesCounted(!ear.isPlaying);
   const router = useRouter();
   const [word, setWord] = useState<string>();
   // As it was before this sitting, which is among the kept ones as soon as it is over.
   const [earlier, setEarlier] = useState(before);
   const words = (choice: string) => choiceInWords(subject, choice, school);
-  const hear = (choice: string) => void ear.hear(soundOf(question, choice));
+  const hear = (choice: string) => void drums.open().then(() => ear.hear(soundOf(question, choice)));
   const toggle = () => (ear.isPlaying ? ear.stop() : hear(question.right));
   const keep = (all: readonly Answered[]) =>
     void keepListeningAction(sitting.id, { version: 1, subject, answers: all }).then(
@@ -84,6 +86,17 @@ export function Listen({ subject, from, asks, school, before }: ListenProps) {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
+
+  const { counted } = drums;
+  useEffect(() => {
+    if (!counted) return;
+    const now = latest.current;
+    // As many strokes as the figure before an answer; once told, one hears it again and two go on.
+    const choice = now.question.choices[counted.count - 1];
+    if (now.said === undefined && choice !== undefined) now.answer(choice);
+    else if (now.said !== undefined && counted.count === 1) now.toggle();
+    else if (now.said !== undefined && counted.count === 2 && !now.isOver) now.next();
+  }, [counted]);
 
   const isRight = said === question.right;
   const hearWord = said === undefined ? 'Hear it' : 'Hear it again';
@@ -134,6 +147,12 @@ export function Listen({ subject, from, asks, school, before }: ListenProps) {
       </Box>
       {word && <Alert severity="warning">{word}</Alert>}
       {ear.say && <Alert severity="warning">{ear.say}</Alert>}
+      {drums.say && <Alert severity="warning">{drums.say}</Alert>}
+      {drums.isOn && (
+        <Typography color="textSecondary">
+          On the drums: as many strokes as the figure of the answer. Then one hears it again, two go on.
+        </Typography>
+      )}
       {said !== undefined && !isOver && (
         <Button variant="outlined" onClick={next} sx={{ justifySelf: 'start', minHeight: 48 }}>
           Next

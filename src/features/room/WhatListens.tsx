@@ -41,7 +41,8 @@ export function WhatListens() {
           />
           {ears.startsByFour && (
             <Typography variant="body2" color="textSecondary" sx={{ ml: 6 }}>
-              Out of silence, on any surface: no hand leaves the sticks. By the microphone from the second take on.
+              Out of silence, on any surface: no hand leaves the sticks. The microphone is opened by a touch: touch the
+              page once, beside any button.
             </Typography>
           )}
         </Box>

@@ -12,7 +12,7 @@ import type { Bead } from '@/ui/strip/beads';
 import { troublesOf } from '@/ui/words/recordings';
 import { useJudgeApart } from './judging/useJudgeApart';
 import { withBead } from './liveBeads';
-import { post } from '@/ui/outbox/outbox';
+import { hold, letGo, post, type WaitingTake } from '@/ui/outbox/outbox';
 import { Performance } from './performance';
 import type { Followed, Moment } from './moment';
 import { voicesOf, type Piece } from './piece';
@@ -86,9 +86,13 @@ export function useAttempt(options: AttemptOptions) {
     const { level, onMoment, onEnded, dispatch } = latest.current;
     onMoment(undefined);
     const live = ending.finish();
+    const id = crypto.randomUUID();
+    // Hearing it as a whole takes a while: a page that is closed meanwhile has kept it as it was heard live.
+    if (live && ending.isRecorded) await hold(waiting(id, live, latest.current)).catch(() => {});
     const { take, say, sound } = await hearWhole.current!(ending, live);
     const note = why ?? say;
     if (!take) {
+      await letGo(id).catch(() => {});
       dispatch({
         type: 'ended',
         say: note ?? (ending.isHeard ? 'Nothing was played, so nothing is kept.' : LOST.short),
@@ -96,10 +100,10 @@ export function useAttempt(options: AttemptOptions) {
       onEnded?.(undefined);
       return;
     }
-    const judged = { id: crypto.randomUUID(), take, judgement: judge(take, level), whole, sound };
+    const judged = { id, take, judgement: judge(take, level), whole, sound };
     dispatch({ type: 'judged', judged, say: note });
     onEnded?.(judged);
-    await keep(judged.id, take, latest.current).catch(() => dispatch({ type: 'said', say: LOST.storage }));
+    await post(waiting(id, take, latest.current)).catch(() => dispatch({ type: 'said', say: LOST.storage }));
   }, []);
 
   const { player, withPlayer, setLevel } = usePlayer({
@@ -235,12 +239,12 @@ export function useAttempt(options: AttemptOptions) {
   return { beads, struck, start, stop: finish, strike, follow, clear, setLevel, listen, isStruck };
 }
 
-/** Keeps a take in the browser until the server has it. */
-function keep(
+/** A take as it waits in the browser until the server has it. */
+function waiting(
   id: string,
   take: Take,
   { playerId, grooveId, assignment }: { playerId: string; grooveId: string; assignment?: { id: string } },
-): Promise<void> {
+): WaitingTake {
   const body = { id, playerId, grooveId, assignmentId: assignment?.id, playedAt: new Date().toISOString() };
-  return post({ id, playerId, body: JSON.stringify({ ...body, take: writeTake(take) }) });
+  return { id, playerId, body: JSON.stringify({ ...body, take: writeTake(take) }) };
 }

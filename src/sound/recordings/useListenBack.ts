@@ -7,7 +7,7 @@ import { BackPlayer, type Listened } from './backPlayer';
 import type { TakeSound } from './takeSound';
 
 /** How fast a sound can be listened to again. */
-export const SPEEDS = [1, 0.75, 0.5] as const;
+const SPEEDS = [1, 0.75, 0.5] as const;
 
 /** Listens to the sound of a take again; nothing while there is none. */
 export function useListenBack(take: Take, sound: TakeSound | undefined) {

@@ -39,6 +39,52 @@ describe('a take is safe in the browser until the server has it', () => {
     expect(heard).toHaveBeenCalled();
   });
 
+  test('held, it is not sent before it is done, unless the page that held it is gone', async () => {
+    const { hold, letGo, post, send, count, outboxState } = await reopened();
+    fetched.mockResolvedValue(answer(200));
+    await hold(take('a'));
+    await hold(take('b'));
+    await send('pim');
+    await count('pim');
+    expect(outboxState().waiting).toBe(0);
+    expect(fetched).not.toHaveBeenCalled();
+    await letGo('b');
+    await post({ ...take('a'), body: '{"whole":true}' });
+    await vi.waitFor(() => expect(outboxState().kept).toEqual(new Set(['a'])));
+    expect(fetched).toHaveBeenCalledExactlyOnceWith('/api/takes', expect.objectContaining({ body: '{"whole":true}' }));
+
+    await hold(take('c'));
+    const now = vi.spyOn(Date, 'now').mockReturnValue(Date.now() + 121_000);
+    const later = await reopened();
+    await later.send('pim');
+    expect(later.outboxState().kept).toEqual(new Set(['c']));
+    now.mockRestore();
+  });
+
+  test('its sound goes behind it, by a way of its own', async () => {
+    const { post, soundId, outboxState } = await reopened();
+    fetched.mockRejectedValueOnce(new TypeError('no network')).mockResolvedValue(answer(200));
+    const id = '0f5b7c1e-0000-4000-8000-000000000000';
+    const bytes = new ArrayBuffer(3);
+    await post(take(id));
+    await post({
+      id: soundId(id),
+      takeId: id,
+      playerId: 'pim',
+      kind: 'audio/webm',
+      bytes,
+      lengthMs: 5000,
+      zeroMs: 1200.5,
+    });
+    await vi.advanceTimersByTimeAsync(3000);
+    await vi.waitFor(() => expect(outboxState().kept).toEqual(new Set([id, soundId(id)])));
+    expect(fetched.mock.calls.map(([address]) => address).slice(-2)).toEqual([
+      '/api/takes',
+      `/api/recordings/${id}?player=pim&length=5000&zero=1200.5`,
+    ]);
+    expect(fetched.mock.calls.at(-1)![1]).toMatchObject({ method: 'PUT', headers: { 'content-type': 'audio/webm' } });
+  });
+
   test('without a network it waits, is tried again by itself, and is still there when the page is opened anew', async () => {
     const { post, outboxState } = await reopened();
     fetched.mockRejectedValue(new TypeError('no network'));

@@ -12,6 +12,8 @@ interface Waiting {
   refused?: string;
   /** How often the server failed at it. */
   failed?: number;
+  /** A page is still at work on it: nobody sends it before this time, in milliseconds as `Date.now` counts. */
+  heldUntil?: number;
 }
 
 /** A take, with the body of its request. */
@@ -72,6 +74,21 @@ const open = () =>
 /** By which the sound of a take waits and is known: behind every take, whose ids begin with a figure or a to f. */
 export const soundId = (takeId: string): string => `sound ${takeId}`;
 
+/** Half an hour is heard within one minute: what is held for longer was left by a page that was closed. */
+const HELD_MS = 120_000;
+const isHeld = ({ heldUntil = 0 }: Waiting): boolean => heldUntil > Date.now();
+
+/**
+ * Keeps a take in the browser that is still being worked on, as it stands: `post` it under the same id when it is done.
+ * Where the page is closed before that, another one sends it as it stood.
+ */
+export async function hold(take: WaitingTake): Promise<void> {
+  await (await open()).put('takes', { ...take, heldUntil: Date.now() + HELD_MS });
+}
+
+/** Lets go of what was held. */
+export const letGo = async (id: string): Promise<void> => (await open()).delete('takes', id);
+
 /** Keeps a take, or the sound of one, in the browser and sends it. Resolves once it is safe here. */
 export async function post(take: WaitingTake | WaitingSound): Promise<void> {
   await (await open()).put('takes', take);
@@ -92,7 +109,9 @@ async function sendAll(playerId: string): Promise<void> {
   const tried = new Set<string>();
   // Looked for anew each time: another take may have been played meanwhile.
   const next = async () =>
-    (await db.getAll('takes')).find((one) => one.playerId === playerId && !one.refused && !tried.has(one.id));
+    (await db.getAll('takes')).find(
+      (one) => one.playerId === playerId && !one.refused && !isHeld(one) && !tried.has(one.id),
+    );
   for (let take = await next(); take; take = await next()) {
     tried.add(take.id);
     const answer = await sent(take).catch(() => undefined);
@@ -174,7 +193,7 @@ export async function discard(id: string, playerId: string): Promise<void> {
 
 /** Counts anew what waits for this player and tells everybody. */
 export async function count(playerId: string): Promise<void> {
-  const mine = (await (await open()).getAll('takes')).filter((take) => take.playerId === playerId);
+  const mine = (await (await open()).getAll('takes')).filter((take) => take.playerId === playerId && !isHeld(take));
   state = {
     ...state,
     waiting: mine.filter((take) => !take.refused).length,

@@ -12,7 +12,7 @@ import type { Judged } from '../state';
 import { useAttempt } from '../useAttempt';
 import { useAwake } from '../useAwake';
 import { useCountOfFour } from '../useCountOfFour';
-import { useEars } from '@/sound/inputs/ears';
+import { mainListener, useEars } from '@/sound/inputs/ears';
 import type { Strike } from '@/sound/inputs/input';
 import { useInputs } from '@/sound/inputs/useInputs';
 import { useRest } from '../useRest';
@@ -118,6 +118,19 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
       countIn(one);
     };
   });
+
+  // A microphone is opened by a touch, as browsers demand: before the first take by one beside any button.
+  const opensByTouch =
+    Boolean(ears.startsByFour) && settings.who === 'me' && mainListener(ears.listens) === 'microphone' && isAtRest;
+  useEffect(() => {
+    if (!opensByTouch) return;
+    const touched = ({ target }: PointerEvent) => {
+      if (target instanceof Element && !target.closest('button, a, input, label, [role="button"], [role="combobox"]'))
+        void listen();
+    };
+    window.addEventListener('pointerdown', touched);
+    return () => window.removeEventListener('pointerdown', touched);
+  }, [opensByTouch, listen]);
 
   /** Sets something; what plays takes it up on the next bar line. */
   const change = useCallback(

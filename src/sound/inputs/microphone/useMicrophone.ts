@@ -25,6 +25,8 @@ export interface Sounding {
 /** A page's microphone: opened when something begins that it is to hear, let go when the page is left. */
 export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, onLost: () => void) {
   const microphone = useRef<Microphone>(undefined);
+  const opening = useRef<Promise<Microphone>>(undefined);
+  const isLeft = useRef(false);
   const latest = useRef({ onStrike, onLost });
   useEffect(() => {
     latest.current = { onStrike, onLost };
@@ -33,22 +35,33 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
     microphone.current?.close();
     microphone.current = undefined;
   }, []);
-  useEffect(() => close, [close]);
+  useEffect(() => {
+    isLeft.current = false;
+    return () => {
+      isLeft.current = true;
+      close();
+    };
+  }, [close]);
 
   /** Opens the one that was chosen on this device. Throws with words for the person. */
   const open = useCallback(async () => {
     // Brought when it is wanted: most play by keys, and a room has to stand soon.
     const { Microphone: One } = await import('@/sound/inputs/microphone/microphone');
-    microphone.current ??= await One.open(earsHere().microphone?.deviceId);
+    if (microphone.current) return;
+    // Asked for twice at once it is opened once.
+    opening.current ??= One.open(earsHere().microphone?.deviceId).finally(() => (opening.current = undefined));
+    const opened = await opening.current;
+    if (isLeft.current) opened.close();
+    else microphone.current = opened;
   }, []);
 
-  /** Listens from now on; without anything that sounds to nothing that is written. */
+  /** Listens from now on: to strokes of whoever plays a groove, or to nothing that is written. */
   const begin = useCallback(
-    async (take: Pick<Take, 'task' | 'groove'>, sounding?: Sounding) => {
+    async (take?: Pick<Take, 'task' | 'groove'>, sounding?: Sounding) => {
       const fromMs = microphone.current!.nowMs;
       const { kit } = earsHere().microphone ?? {};
       const delayMs = delayOf(microphone.current!);
-      const [who, loudness] = [whoStruck(take, kit), loudnessOf([], kit)];
+      const [who, loudness] = [take ? whoStruck(take, kit) : () => undefined, loudnessOf([], kit)];
       const first = sounding ? sounding.firstBarMs + delayMs : 0;
       await microphone.current!.begin({
         fromMs,

@@ -35,7 +35,6 @@ export interface Listening {
 
 /** How many bars are shown at once. */
 export const BARS_SHOWN = [1, 2, 4] as const;
-export type BarsShown = (typeof BARS_SHOWN)[number];
 
 /** The bars of a take that were played. */
 export const barsPlayed = ({ schedule, strokes }: Pick<Judgement, 'schedule' | 'strokes'>): TimedBar[] => {
