@@ -5,18 +5,16 @@ import {
   aboutRecording,
   couldBeHeard,
   findStrokes,
-  learnKit,
   type AboutRecording,
   type HeardStroke,
   type Kit,
 } from '@/core/hearing/index';
 import type { Expected } from '@/core/hearing/look';
 import { kitOf } from '@/core/hearing/kitJson';
+import { madeEar } from '@/core/hearing/madeEar';
 import { outlineOf } from '@/core/hearing/outline';
 import type { KnownKit } from '@/core/hearing/whoStruck';
 import { LONGEST_KEPT_MS } from '@/core/limits';
-import { madeSetting } from '@/core/recording/madeSetting';
-import { calibrationOf } from '@/core/recording/recording';
 import { soundOfTake } from '@/core/recording/takeAsSound';
 import type { Ms } from '@/core/time/units';
 
@@ -83,11 +81,7 @@ function hearAgain(expected: readonly Expected[]): HeardAgain {
 
 /** A take of the simulated kit as a recording, heard; the kit was heard surface by surface before. */
 function hearTake(take: Take, seed: number, onShare: (share: number) => void): Heard {
-  const surfaces = [...new Set(take.groove.bars.flatMap(({ strokes }) => strokes.map(({ surface }) => surface)))];
-  const setting = madeSetting(seed, surfaces, KIT_RATE);
-  const kit = learnKit(
-    surfaces.map((surface) => ({ surface, samples: calibrationOf(surface, setting), sampleRate: KIT_RATE })),
-  );
+  const { setting, kit } = madeEar(take.groove, seed, KIT_RATE);
   return hear(soundOfTake(take, setting).samples, KIT_RATE, onShare, kit);
 }
 

@@ -1,10 +1,8 @@
 import type { Take } from '@/core/documents/take';
 import { WavWriter } from '@/core/format/wav';
 import { hearTake } from '@/core/hearing/heardTake';
-import { learnKit } from '@/core/hearing/index';
+import { madeEar } from '@/core/hearing/madeEar';
 import type { SoundKind } from '@/core/limits';
-import { madeSetting } from '@/core/recording/madeSetting';
-import { calibrationOf } from '@/core/recording/recording';
 import { soundOfTake } from '@/core/recording/takeAsSound';
 import type { Ms } from '@/core/time/units';
 
@@ -27,11 +25,7 @@ export interface HeardTake {
  * out is what was heard, not what was played.
  */
 export function heard(played: Take, seed: number): HeardTake {
-  const surfaces = [...new Set(played.groove.bars.flatMap(({ strokes }) => strokes.map(({ surface }) => surface)))];
-  const setting = madeSetting(seed, surfaces, RATE);
-  const kit = learnKit(
-    surfaces.map((surface) => ({ surface, samples: calibrationOf(surface, setting), sampleRate: RATE })),
-  );
+  const { setting, kit } = madeEar(played.groove, seed, RATE);
   const { samples, firstBarMs } = soundOfTake(played, setting);
   const empty: Take = { ...played, input: 'microphone', hits: [] };
   const { take } = hearTake(empty, { samples, sampleRate: RATE, firstBarMs }, { kit, delayMs: 0 });

@@ -1,10 +1,8 @@
 import { expose, transfer } from 'comlink';
 import type { Take } from '@/core/documents/take';
 import { hearTake } from '@/core/hearing/heardTake';
-import { learnKit } from '@/core/hearing/index';
+import { madeEar } from '@/core/hearing/madeEar';
 import { LONGEST_KEPT_MS } from '@/core/limits';
-import { madeSetting } from '@/core/recording/madeSetting';
-import { calibrationOf } from '@/core/recording/recording';
 import { soundOfTake } from '@/core/recording/takeAsSound';
 import type { RecordedTake } from '../microphone/listen.worker';
 
@@ -15,11 +13,7 @@ const RATE = 48_000;
  * and struck surface by surface first, as one gets heard. The same seed is the same kit in the same room.
  */
 function hear(played: Take, seed: number, onShare: (share: number) => void): Omit<RecordedTake, 'skippedMs'> {
-  const surfaces = [...new Set(played.groove.bars.flatMap(({ strokes }) => strokes.map(({ surface }) => surface)))];
-  const setting = madeSetting(seed, surfaces, RATE);
-  const kit = learnKit(
-    surfaces.map((surface) => ({ surface, samples: calibrationOf(surface, setting), sampleRate: RATE })),
-  );
+  const { setting, kit } = madeEar(played.groove, seed, RATE);
   const { samples, firstBarMs } = soundOfTake(played, setting);
   const heard = hearTake(
     { ...played, hits: [] },
