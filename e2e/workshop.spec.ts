@@ -1,5 +1,7 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { complaints, expectAccessible } from './steps';
+import { strFromU8, unzipSync } from 'fflate';
+import { choose, complaints, expectAccessible } from './steps';
 
 test.use({ baseURL: process.env.OWN_URL, timezoneId: 'Europe/Zurich' });
 test.describe.configure({ mode: 'serial' });
@@ -51,13 +53,11 @@ test('the teacher adds a student and sets a groove; the student finds it on Toda
   await signIn(page, 'tova', 'a long password');
   await page.getByRole('link', { name: 'Add a student' }).first().click();
   await page.getByLabel('Name', { exact: true }).fill('Aurelia Constantina van der Mastenbroek-Underhill the Younger');
-  await page.getByLabel('Year of birth').fill('2031');
+  await choose(page, 'Age', '12 to 17');
   await page.getByLabel('Sign-in name').fill('aurelia');
-  await page.getByLabel('First password').fill('drum and bass');
   await page.getByRole('button', { name: 'Add the student' }).click();
-  await expect(page.getByText('This is in the future.')).toBeVisible();
+  await expect(page.getByText('Give a password too, or leave both empty and invite by a link.')).toBeVisible();
   await expectAccessible(page);
-  await page.getByLabel('Year of birth').fill('2012');
   await page.getByLabel('First password').fill('drum and bass');
   await page.getByRole('button', { name: 'Add the student' }).click();
   await expect(page.getByText('Nothing is set.')).toBeVisible();
@@ -109,6 +109,7 @@ test('passwords are set anew and changed, a student is archived and brought back
   await expect(page.getByText('No backup has been made yet.')).toBeVisible();
   await page.goto('/people');
   await page.getByRole('link', { name: NAME }).click();
+  await page.getByText('Set a password instead').click();
   await page.getByLabel('New password').fill('short');
   await page.getByRole('button', { name: 'Set the password' }).click();
   await expect(page.getByText('At least 8 characters.')).toBeVisible();
@@ -129,7 +130,7 @@ test('passwords are set anew and changed, a student is archived and brought back
   await expect(student.getByText('Changed. Everywhere else you are signed out.')).toBeVisible();
 
   await page.getByRole('button', { name: `Archive ${NAME}` }).click();
-  await expect(page.getByText(/signs in no more and stands in no list/)).toBeVisible();
+  await expect(page.getByText(/^Archived: .* signs in no more and stands in no list/)).toBeVisible();
   await expectAccessible(page);
   await student.goto('/today');
   await expect(student).toHaveURL(/sign-in$/);
@@ -157,6 +158,89 @@ test('passwords are set anew and changed, a student is archived and brought back
   await student.goto('/you');
   await student.getByRole('button', { name: 'Sign out everywhere' }).click();
   await expect(student).toHaveURL(/sign-in$/);
+});
+
+test('a student is invited by a link, comes in with a name of their own, and leaves with everything', async ({
+  page,
+  browser,
+}) => {
+  test.slow();
+  const wrong = complaints(page);
+  await signIn(page, 'tova', 'a long password');
+  await page.getByRole('link', { name: 'Add a student' }).first().click();
+  await page.getByLabel('Name', { exact: true }).fill('Wim');
+  await page.getByLabel('What they are after').fill('Play along with the brass band in June.');
+  await page.getByRole('button', { name: 'Add the student' }).click();
+  const linkOf = async () => {
+    await expect(page.getByRole('img', { name: /^The invitation/ })).toBeVisible();
+    return page.getByLabel('The link').inputValue();
+  };
+  await page.getByRole('button', { name: 'Invite by a link' }).click();
+  const first = await linkOf();
+  await expect(page.getByText(/^An invitation is open until/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Make another link' }).click();
+  await expect(async () => expect(await linkOf()).not.toBe(first)).toPass();
+  const link = await linkOf();
+
+  const student = await (await browser.newContext({ baseURL: process.env.OWN_URL })).newPage();
+  await student.goto(first);
+  await expect(student.getByRole('heading', { name: 'This invitation holds no more' })).toBeVisible();
+  await student.goto(link);
+  await expect(student.getByLabel('What you are called')).toHaveValue('Wim');
+  await expectAccessible(student);
+  await student.getByLabel('What you are called').fill('Wimmie');
+  await student.getByLabel('Sign-in name').fill('aurelia');
+  await student.getByLabel('Password').fill('paddle and drum');
+  await student.getByRole('button', { name: 'Come in' }).click();
+  await expect(student.getByText('This sign-in name is taken. Add a letter or a digit.')).toBeVisible();
+  await student.getByLabel('Sign-in name').fill('wimmie');
+  await student.getByLabel('Password').fill('paddle and drum');
+  await student.getByRole('button', { name: 'Come in' }).click();
+  await expect(student.getByRole('heading', { name: 'Today', level: 1 })).toBeVisible();
+  await student.goto(link);
+  await expect(student.getByRole('heading', { name: 'This invitation holds no more' })).toBeVisible();
+
+  // Signed in a second time elsewhere, which is seen and ended here.
+  const elsewhere = await (await browser.newContext({ baseURL: process.env.OWN_URL })).newPage();
+  await signIn(elsewhere, 'wimmie', 'paddle and drum');
+  await expect(elsewhere).toHaveURL(/today/);
+  await student.goto('/you');
+  await student.getByRole('button', { name: 'End it' }).click();
+  await expect(student.getByRole('button', { name: 'End it' })).toHaveCount(0);
+  await elsewhere.goto('/takes');
+  await expect(elsewhere).toHaveURL(/sign-in$/);
+
+  // The password is forgotten: the teacher makes a link, and only the password is asked.
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Wimmie', level: 1 })).toBeVisible();
+  await expect(page.getByLabel('What Wimmie is after')).toHaveValue('Play along with the brass band in June.');
+  await page.getByRole('button', { name: 'Invite by a link' }).click();
+  await elsewhere.goto(await linkOf());
+  await expect(elsewhere.getByText('You sign in as wimmie.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('button', { name: 'Invite by a link' })).toBeVisible();
+  await elsewhere.getByLabel('Password').fill('another one now');
+  await elsewhere.getByRole('button', { name: 'Come in' }).click();
+  await expect(elsewhere.getByText('This invitation holds no more.', { exact: false }).first()).toBeVisible();
+
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Everything as one file' }).click(),
+  ]);
+  const files = unzipSync(new Uint8Array(await readFile(await download.path())));
+  expect(JSON.parse(strFromU8(files['person.json']!))).toMatchObject([{ name: 'Wimmie', sign_in_name: 'wimmie' }]);
+  await page.getByRole('button', { name: 'Archive Wimmie' }).click();
+  await page.getByRole('button', { name: 'Delete Wimmie for good' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Delete for good' }).click();
+  await expect(page).toHaveURL(/people$/);
+  await page.goto('/workshop/changes');
+  await expect(page.getByText('Tova Lind deleted a student for good')).toBeVisible();
+  await expect(page.getByText('Wimmie')).toHaveCount(0);
+  await student.goto('/today');
+  await expect(student).toHaveURL(/sign-in$/);
+  expect(wrong).toEqual([]);
 });
 
 test('of two windows with the workshop’s settings the second is told, and nothing of the first is overwritten', async ({

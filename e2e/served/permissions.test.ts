@@ -1,3 +1,4 @@
+import { strFromU8, unzipSync } from 'fflate';
 import { afterAll, describe, expect, test } from 'vitest';
 import { LIMBS, USUAL_SURFACES } from '@/core/groove/limbs';
 import { EMPTY, freshClimb, grooveJson, sampleArguments } from './samples';
@@ -64,7 +65,7 @@ const PAGES_OF_ONE: Record<string, { id: () => string; answers: Record<ActorName
 };
 
 /** Routes that are not read as pages: tried by themselves below. */
-const SENT_TO = ['/api/takes', '/api/recordings/[take]'];
+const SENT_TO = ['/api/takes', '/api/recordings/[take]', '/api/people/[id]/everything', '/join/[invitation]'];
 
 async function answered(path: string, actor: ActorName): Promise<string> {
   const response = await ask(path, tokenOf(actor));
@@ -134,6 +135,12 @@ const ACTIONS: Record<string, ActionRow> = {
   changePersonAction: { may: ['teacher'] },
   setStudentPasswordAction: { may: ['teacher'] },
   archivePersonAction: { may: ['teacher'] },
+  joinAction: { may: [], touches: SESSIONS },
+  inviteAction: { may: ['teacher'] },
+  takeBackInvitationAction: { may: ['teacher'] },
+  // Who is not archived yet is not deleted: the archived one is, below.
+  deleteStudentAction: { may: [] },
+  endSessionAction: { may: [], touches: SESSIONS },
   setAssignmentAction: { may: ['teacher'] },
   endAssignmentAction: { may: ['teacher'] },
   writeNoteAction: { may: ['student', 'teacher'] },
@@ -213,6 +220,10 @@ describe('actions', () => {
           ['keepLadderAction', [id, freshClimb(), 0]],
           ['endAssignmentAction', [new Form({ assignment: id })]],
           ['pinRecordingAction', [new Form({ take: id, pinned: 'yes' })]],
+          ['inviteAction', [{}, new Form({ person: id })]],
+          ['takeBackInvitationAction', [new Form({ person: id })]],
+          ['deleteStudentAction', [new Form({ person: id })]],
+          ['endSessionAction', [new Form({ session: id })]],
           ['dropRecordingAction', [new Form({ take: id })]],
           ['keepEarsAction', [{ id, name: '' }, {}]],
           ['archivePersonAction', [new Form({ person: id, archived: 'yes' })]],
@@ -326,4 +337,42 @@ describe('the sound of a take', () => {
     expect(await put('student')).toBe(200);
     expect((await owner.query('select from recording')).rowCount).toBe(1);
   });
+});
+
+test('everything of a person’s is given to them and to their teacher', async () => {
+  const wanted = { visitor: 401, student: 200, other: 404, teacher: 200, foreign: 404 };
+  for (const actor of ACTORS) {
+    const token = actor === 'visitor' ? undefined : await sessionOf(cast[actor].id);
+    const response = await ask(`/api/people/${cast.student.id}/everything`, token);
+    const bytes = new Uint8Array(await response.arrayBuffer());
+    expect([actor, response.status]).toEqual([actor, wanted[actor]]);
+    if (wanted[actor] !== 200) continue;
+    const files = unzipSync(bytes);
+    expect(Object.keys(files)).toEqual(expect.arrayContaining(['person.json', 'takes/0001.json', 'notes.json']));
+    expect(JSON.parse(strFromU8(files['person.json']!))).toMatchObject([{ name: cast.student.name }]);
+    for (const none of [crypto.randomUUID(), 'x'])
+      expect((await ask(`/api/people/${none}/everything`, token)).status).toBe(404);
+  }
+});
+
+test('an invitation that holds is shown to whoever has its link, and using it up takes a form', async () => {
+  const token = 'y'.repeat(43);
+  await owner.query(
+    `update invitation set token_hash = sha256(convert_to($1, 'UTF8')), expires_at = now() + interval '1 day' where person_id = $2`,
+    [token, cast.other.id],
+  );
+  await owner.query(
+    `insert into invitation (person_id, workshop_id, token_hash) values ($1, $2, sha256(convert_to($3, 'UTF8')))
+     on conflict (person_id) do update set token_hash = excluded.token_hash`,
+    [cast.other.id, cast.workshop, token],
+  );
+  for (const actor of ACTORS) {
+    const session = actor === 'visitor' ? undefined : await sessionOf(cast[actor].id);
+    expect(await (await ask(`/join/${token}`, session)).text()).toContain('A new password');
+    for (const none of ['x', 'z'.repeat(43), `${token}'--`])
+      expect(await (await ask(`/join/${encodeURIComponent(none)}`, session)).text()).toContain('holds no more');
+  }
+  const body = [EMPTY, new Form({ invitation: token, password: 'a quite new one' })];
+  expect((await call(actions.get('joinAction')!, body, undefined)).status).toBeLessThan(400);
+  expect(await (await ask(`/join/${token}`, undefined)).text()).toContain('holds no more');
 });

@@ -51,7 +51,7 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
     EMPTY,
     new Form({
       name: 'New',
-      birthYear: '',
+      age: '',
       level: 'concert',
       setup: 'crossed',
       school: 'e-and-a / trip-let',
@@ -60,6 +60,11 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
     }),
   ],
   changePersonAction: [EMPTY, new Form({ person: cast.student.id, level: 'advanced', setup: 'open-handed' })],
+  joinAction: [EMPTY, new Form({ invitation: 'x'.repeat(43), name: 'X', signInName: 'xx', password: PASSWORD })],
+  inviteAction: [{}, new Form({ person: cast.student.id })],
+  takeBackInvitationAction: [new Form({ person: cast.student.id })],
+  deleteStudentAction: [new Form({ person: cast.other.id })],
+  endSessionAction: [new Form({ session: '0'.repeat(64) })],
   setStudentPasswordAction: [EMPTY, new Form({ person: cast.student.id, password: PASSWORD })],
   archivePersonAction: [new Form({ person: cast.other.id, archived: 'yes' })],
   setAssignmentAction: [

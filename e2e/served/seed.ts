@@ -74,6 +74,10 @@ export async function seedCast(): Promise<Cast> {
     `insert into ears (person_id, device_id, workshop_id, name, document) values ($1, gen_random_uuid(), $2, 'iPhone', '{}')`,
     [student.id, workshop],
   );
+  await db.query(`insert into invitation (person_id, workshop_id, token_hash) values ($1, $2, sha256('a lake'))`, [
+    other.id,
+    workshop,
+  ]);
   db.release();
   for (const one of [teacher, student, other, foreign]) one.token = await sessionOf(one.id);
   return { workshop, teacher, student, other, foreign, groove, assignment, take, drill, note };

@@ -25,6 +25,7 @@ const SEEN: Record<string, Record<ActorName, number> | 'denied'> = {
   take_note: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
   recording: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
   ears: { visitor: 0, student: 1, other: 0, teacher: 0, foreign: 0 },
+  invitation: { visitor: 0, student: 0, other: 0, teacher: 1, foreign: 0 },
   drill: { visitor: 0, student: 0, other: 0, teacher: 1, foreign: 0 },
   favourite: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
   ladder: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
@@ -48,10 +49,11 @@ const GRANTED: Record<string, string> = {
   favourite: 'delete, insert',
   groove:
     'insert, update(archived_at, document, document_version, level, meter, save_number, saved_at, tags, tempo, title)',
+  invitation: 'delete, insert(person_id, token_hash, workshop_id)',
   ladder: 'insert, update(changed_at, document, step, tempo)',
   listening: 'insert',
   person:
-    'insert(birth_year, id, level, name, report, role, school, setup, sign_in_name, workshop_id), update(archived_at, level, report, school, setup)',
+    'insert(age, goals, id, level, name, report, role, school, setup, sign_in_name, workshop_id), update(age, archived_at, goals, level, name, report, school, setup)',
   recording: 'delete, insert, update(is_pinned)',
   take: 'insert, update(set_aside_at, set_aside_by, set_aside_why)',
   take_note: 'delete, insert',
@@ -150,6 +152,23 @@ const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] =
     ['student', 'teacher'],
   ],
   ['the sound of a recording', ({ take }) => `update recording set sound = '\\x00' where take_id = '${take}'`, []],
+  ['an invitation', ({ other }) => `delete from invitation where person_id = '${other.id}'`, ['teacher']],
+  [
+    'inviting',
+    ({ student, workshop }) =>
+      `insert into invitation (person_id, workshop_id, token_hash) values ('${student.id}', '${workshop}', sha256('x'))`,
+    ['teacher'],
+  ],
+  [
+    'inviting a teacher',
+    ({ teacher, workshop }) =>
+      `insert into invitation (person_id, workshop_id, token_hash) values ('${teacher.id}', '${workshop}', sha256('x'))`,
+    [],
+  ],
+  ['reading what a link holds', () => 'select token_hash from invitation', []],
+  ['using an invitation', () => `select door_join('\\x00', 'x', 'x', 'x')`, []],
+  ['deleting a student who is not archived', ({ student }) => `select 1 where delete_student('${student.id}')`, []],
+  ['ending another’s session', () => `select 1 where end_own_session('00')`, []],
   ['another’s ears', ({ student }) => `delete from ears where person_id = '${student.id}'`, ['student']],
   [
     'ears in another’s name',

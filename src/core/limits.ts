@@ -60,6 +60,13 @@ export const MOST_SAVES = 2 ** 31 - 2;
 export const LEVELS = ['first year', 'second year', 'advanced', 'concert'] as const;
 export type Level = (typeof LEVELS)[number];
 
+/** About how old somebody is: all that teaching needs to know of it. */
+export const AGE_BANDS = ['under 12', '12 to 17', 'grown-up'] as const;
+export type AgeBand = (typeof AGE_BANDS)[number];
+
+/** Characters of what a student is after. */
+export const MOST_GOALS = 400;
+
 /** Strokes a second up to which a limb is comfortable, fast, at its limit; beyond that hardly anybody is. */
 export type SpeedLimits = Record<'hand' | 'foot', readonly [number, number, number]>;
 /** What holds where a teacher has set no others. */

@@ -40,6 +40,8 @@ async function isRight(passwordHash: string, password: string, { first = false }
 
 /** Where somebody signs in from. */
 export interface Visitor {
+  /** What the browser is, in words. */
+  browser?: string;
   /** The address the request came from. */
   address: string;
   /** What this browser was given when somebody signed in with it. */
@@ -69,7 +71,7 @@ export async function signIn(name: string, password: string, from: Visitor): Pro
   if (!known || !right) return WRONG;
   // What was right is not held against anybody.
   for (const one of counted) await one.giveBack();
-  return { ok: true, token: await openSession(known.person_id), personId: known.person_id };
+  return { ok: true, token: await openSession(known.person_id, from.browser), personId: known.person_id };
 }
 
 /** Whether this is the password of a person who is signed in; tries are counted as at the door. */
@@ -114,10 +116,11 @@ export async function rememberDevice(
   return device;
 }
 
-/** Opens a session and gives its token; the database keeps only the token's hash. */
-export async function openSession(personId: string): Promise<string> {
+/** Opens a session and gives its token; the database keeps only the token's hash. `openedWith` is what its person knows it by. */
+export async function openSession(personId: string, openedWith = ''): Promise<string> {
   const token = randomBytes(32).toString('base64url');
-  await doorPool().query('select door_open_session($1, $2, $3)', [personId, tokenHash(token), `${SESSION_DAYS} days`]);
+  const [hashed, lasts] = [tokenHash(token), `${SESSION_DAYS} days`];
+  await doorPool().query('select door_open_session($1, $2, $3, $4)', [personId, hashed, lasts, openedWith]);
   return token;
 }
 
@@ -125,7 +128,7 @@ export async function closeSession(token: string): Promise<void> {
   await doorPool().query('select door_close_session($1)', [tokenHash(token)]);
 }
 
-const tokenHash = (token: string) => createHash('sha256').update(token).digest();
+export const tokenHash = (token: string) => createHash('sha256').update(token).digest();
 
 export interface DemoPerson {
   id: string;
@@ -133,7 +136,7 @@ export interface DemoPerson {
   role: 'teacher' | 'student';
   level: string;
   setup: string;
-  birth_year: number | null;
+  age: string | null;
 }
 
 /** Whether there is a workshop at all, and who may come into a demo with one touch (nobody into another). */
@@ -146,9 +149,9 @@ export async function doorState(): Promise<{ hasWorkshop: boolean; demoPeople: D
 }
 
 /** Comes in as a person of the demo workshop; undefined when that is not possible here. */
-export async function comeIntoDemo(personId: string): Promise<string | undefined> {
+export async function comeIntoDemo(personId: string, openedWith?: string): Promise<string | undefined> {
   const { demoPeople } = await doorState();
-  return demoPeople.some((person) => person.id === personId) ? openSession(personId) : undefined;
+  return demoPeople.some((person) => person.id === personId) ? openSession(personId, openedWith) : undefined;
 }
 
 /** Makes the workshop and its teacher; undefined when somebody did so before. Gives the teacher's token. */
@@ -167,4 +170,48 @@ export async function setUpWorkshop(given: {
     given.school,
   ]);
   return rows[0]?.id ? openSession(rows[0].id) : undefined;
+}
+
+/** Whom an invitation is for. */
+export interface Invited {
+  person_id: string;
+  name: string;
+  workshop: string;
+  sign_in_name: string;
+  /** They have come in before: it is for a new password. */
+  has_password: boolean;
+}
+
+/** What an invitation's link holds: 32 bytes in base64url. */
+const INVITATION = /^[\w-]{43}$/;
+
+/** Whom an invitation is for; undefined where it was used, taken back or has run out, or never was. */
+export async function invitedBy(token: string): Promise<Invited | undefined> {
+  if (!INVITATION.test(token)) return undefined;
+  return (await doorPool().query<Invited>('select * from door_invitation($1)', [tokenHash(token)])).rows[0];
+}
+
+/**
+ * Comes in by an invitation, which is used up: gives the token of a session. `gone` where the invitation holds no more,
+ * `taken` where the sign-in name is somebody else's.
+ */
+export async function join(
+  token: string,
+  { name, signInName, password }: { name?: string; signInName?: string; password: string },
+  openedWith?: string,
+): Promise<{ token: string; personId: string } | 'gone' | 'taken'> {
+  if (!(await invitedBy(token))) return 'gone';
+  const given = [tokenHash(token), name ?? null, signInName === undefined ? null : asTypedName(signInName)];
+  try {
+    const { rows } = await doorPool().query<{ id: string | null }>('select door_join($1, $2, $3, $4) as id', [
+      ...given,
+      await hashPassword(password),
+    ]);
+    const personId = rows[0]!.id;
+    return personId ? { token: await openSession(personId, openedWith), personId } : 'gone';
+  } catch (error) {
+    // Unique violation: of the sign-in name, the only one that is set here.
+    if ((error as { code?: string }).code === '23505') return 'taken';
+    throw error;
+  }
 }

@@ -6,6 +6,8 @@ export type EventKind =
   | 'password set'
   | 'person added'
   | 'person changed'
+  | 'invited'
+  | 'deleted'
   | 'archived'
   | 'brought back'
   | 'homework set'

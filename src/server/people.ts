@@ -2,7 +2,7 @@ import type { School } from '@/core/count/schools';
 import type { Setup } from '@/core/groove/limbs';
 import { readSettings, schoolIn, type WorkshopSettings } from '@/core/documents/settings';
 import { asTypedName } from '@/core/format/signInName';
-import type { Level } from '@/core/limits';
+import type { AgeBand, Level } from '@/core/limits';
 import type { Problem } from '@/core/result';
 import type { ReportWords } from '@/core/take/verdictInWords';
 import type { Db } from './database';
@@ -15,7 +15,9 @@ export interface Person {
   role: 'teacher' | 'student';
   name: string;
   sign_in_name: string;
-  birth_year: number | null;
+  age: AgeBand | null;
+  /** What a student is after, in words. */
+  goals: string;
   level: Level;
   setup: Setup;
   /** Whether reports speak of milliseconds, or of late and early in plain words. */
@@ -32,14 +34,14 @@ export interface Person {
 }
 
 /** A student as lists show them. */
-export type StudentRow = Pick<Person, 'id' | 'name' | 'sign_in_name' | 'birth_year' | 'level' | 'setup'> & {
+export type StudentRow = Pick<Person, 'id' | 'name' | 'sign_in_name' | 'age' | 'level' | 'setup'> & {
   school: string;
 };
 
 /** How many people a page shows. */
 export const MOST_PEOPLE = 50;
 
-const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.name, p.sign_in_name, p.birth_year, p.level, p.setup, p.report, p.school,
+const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.name, p.sign_in_name, p.age, p.goals, p.level, p.setup, p.report, p.school,
   p.archived_at is not null as archived
   from person p join workshop w on w.id = p.workshop_id`;
 
@@ -66,7 +68,7 @@ export async function students(
   }: { words?: string; from?: number; most?: number; archived?: boolean } = {},
 ): Promise<{ total: number; students: StudentRow[] }> {
   const { rows } = await db.query<StudentRow & { total: number }>(
-    `select id, name, sign_in_name, birth_year, level, setup, school, count(*) over ()::int as total from person
+    `select id, name, sign_in_name, age, level, setup, school, count(*) over ()::int as total from person
      where role = 'student' and archived_at is not null = $4 and position(lower($1) in lower(name)) > 0
      order by name, id limit $2 offset $3`,
     [words, most, from, archived],
@@ -80,9 +82,11 @@ export async function student(db: Db, id: string): Promise<Person | undefined> {
 
 export interface NewStudent {
   name: string;
-  signInName: string;
-  password: string;
-  birthYear?: number;
+  /** Both left out, the student chooses them when they come in by an invitation. */
+  signInName?: string;
+  password?: string;
+  age?: AgeBand | null;
+  goals?: string;
   level: Level;
   setup: Setup;
   /** Figures where nothing is said. */
@@ -95,36 +99,58 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
   // Only what one's own workshop shows can be asked, so the unique index is asked instead; the insert
   // returns no row when the name is taken.
   const id = crypto.randomUUID();
-  const hashed = await hashPassword(given.password);
+  const hashed = given.password !== undefined && (await hashPassword(given.password));
   const { rowCount } = await db.query(
-    `insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, report, school)
-     values ($1, $2, 'student', $3, $4, $5, $6, $7, $8, $9) on conflict do nothing`,
+    `insert into person (id, workshop_id, role, name, sign_in_name, age, level, setup, report, school, goals)
+     values ($1, $2, 'student', $3, $4, $5, $6, $7, $8, $9, $10) on conflict do nothing`,
     [
       id,
       teacher.workshop_id,
       given.name,
-      asTypedName(given.signInName),
-      given.birthYear ?? null,
+      // Until they choose one: nobody signs in by it, since there is no password yet.
+      given.signInName === undefined ? `invited-${id.slice(0, 8)}` : asTypedName(given.signInName),
+      given.age ?? null,
       given.level,
       given.setup,
       given.report ?? 'figures',
       given.school,
+      given.goals ?? '',
     ],
   );
   if (!rowCount) return 'taken';
-  await db.query('select set_password($1, $2)', [id, hashed]);
+  if (hashed) await db.query('select set_password($1, $2)', [id, hashed]);
   return id;
 }
 
-/** Changes how a person counts, sits and is judged; false when the teacher has no such person. */
+/** Changes what a person is called, how they count, sit and are judged; false when the teacher has no such person. */
 export async function changePerson(
   db: Db,
   id: string,
-  change: { school?: string; level?: Level; setup?: Setup; report?: ReportWords },
+  change: {
+    name?: string;
+    age?: AgeBand | null;
+    goals?: string;
+    school?: string;
+    level?: Level;
+    setup?: Setup;
+    report?: ReportWords;
+  },
 ): Promise<boolean> {
   const { rowCount } = await db.query(
-    'update person set school = coalesce($2, school), level = coalesce($3, level), setup = coalesce($4, setup), report = coalesce($5, report) where id = $1',
-    [id, change.school, change.level, change.setup, change.report],
+    `update person set school = coalesce($2, school), level = coalesce($3, level), setup = coalesce($4, setup),
+       report = coalesce($5, report), name = coalesce($6, name), goals = coalesce($7, goals),
+       age = case when $9 then $8 else age end where id = $1`,
+    [
+      id,
+      change.school,
+      change.level,
+      change.setup,
+      change.report,
+      change.name,
+      change.goals,
+      change.age ?? null,
+      change.age !== undefined,
+    ],
   );
   return rowCount === 1;
 }
@@ -152,4 +178,9 @@ export async function setPassword(db: Db, personId: string, password: string): P
 /** Ends every session of the signed-in person, this one too. */
 export async function signOutEverywhere(db: Db): Promise<void> {
   await db.query('select sign_out_everywhere()');
+}
+
+/** Deletes a student for good, with everything of theirs; false where the teacher has no such student who is archived. */
+export async function deleteStudent(db: Db, id: string): Promise<boolean> {
+  return (await db.query<{ gone: boolean }>('select delete_student($1) as gone', [id])).rows[0]!.gone;
 }

@@ -1,6 +1,7 @@
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
+import { deviceNamed } from '@/core/format/deviceNamed';
 import { asSession, type Db } from './database';
 import { rememberDevice, SESSION_DAYS, type Visitor } from './door';
 import { signedInPerson, type Person } from './people';
@@ -28,6 +29,7 @@ export async function visitor(): Promise<Visitor> {
   const device = (await cookies()).get(DEVICE)?.value;
   return {
     address: (await headers()).get('x-mochila-address') ?? 'unknown',
+    browser: deviceNamed((await headers()).get('user-agent') ?? ''),
     ...(device && /^[\w-]{43}$/.test(device) && { device }),
   };
 }

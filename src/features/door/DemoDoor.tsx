@@ -39,8 +39,7 @@ export function DemoDoor({ people }: { people: DemoPerson[] }) {
   );
 }
 
-function aboutPerson({ role, birth_year, level, setup }: DemoPerson): string {
+function aboutPerson({ role, age, level, setup }: DemoPerson): string {
   if (role === 'teacher') return 'teacher';
-  const age = birth_year && `${new Date().getFullYear() - birth_year}`;
   return [age, level, setup !== 'crossed' && setup].filter(Boolean).join(', ');
 }

@@ -7,6 +7,12 @@ export const signInShape = z.object({
   password: z.string().min(1, 'Type your password.').max(200, 'This is longer than any password.'),
 });
 
+/** What somebody chooses who comes in by an invitation for the first time. */
+export const joinShape = z.object({ name: nameShape, signInName: signInNameShape, password: passwordShape });
+
+/** Who has been here chooses a new password. */
+export const joinAgainShape = joinShape.pick({ password: true });
+
 export const setUpShape = z.object({
   workshop: nameShape,
   teacher: nameShape,

@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { deviceNamed } from '@/core/format/deviceNamed';
 import { FIRST_EARS, type Ears } from '@/core/documents/ears';
 import { keepEarsAction } from './actions';
 
@@ -15,20 +16,6 @@ export function deviceHere(): string {
   return id;
 }
 
-/** What the device is, as far as a browser says: enough to know one's own by. */
-const DEVICES: [RegExp, string][] = [
-  [/iPad/, 'iPad'],
-  [/iPhone/, 'iPhone'],
-  [/Android.*Mobile/, 'Android phone'],
-  [/Android/, 'Android tablet'],
-  [/Macintosh/, 'Mac'],
-  [/Windows/, 'Windows computer'],
-  [/CrOS/, 'Chromebook'],
-  [/Linux/, 'Linux computer'],
-];
-
-const deviceInWords = (): string => DEVICES.find(([of]) => of.test(navigator.userAgent))?.[1] ?? 'another device';
-
 /** Whether a device has learnt anything that would have to be learnt again elsewhere. */
 export const hasLearnt = ({ delays, midi, microphone }: Ears): boolean =>
   Object.keys(delays).length > 0 || midi !== undefined || microphone !== undefined;
@@ -39,7 +26,7 @@ export function useKeptEars(ears: Ears, kept: Ears | undefined): void {
     if (ears === FIRST_EARS || !hasLearnt(ears) || JSON.stringify(ears) === JSON.stringify(kept)) return;
     const timer = setTimeout(() => {
       // Where it does not work it stays on this device, and is tried with the next change.
-      keepEarsAction({ id: deviceHere(), name: deviceInWords() }, ears).catch(() => {});
+      keepEarsAction({ id: deviceHere(), name: deviceNamed(navigator.userAgent) }, ears).catch(() => {});
     }, WAIT_MS);
     return () => clearTimeout(timer);
   }, [ears, kept]);

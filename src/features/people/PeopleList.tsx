@@ -48,7 +48,7 @@ export function PeopleList({ found: { total, students }, asked, archived }: Peop
             <TableHead>
               <TableRow>
                 <TableCell>Name</TableCell>
-                <TableCell align="right">Age</TableCell>
+                <TableCell>Age</TableCell>
                 <TableCell>Level</TableCell>
                 <TableCell>Kit</TableCell>
                 <TableCell>Counting</TableCell>
@@ -63,9 +63,7 @@ export function PeopleList({ found: { total, students }, asked, archived }: Peop
                       {one.name}
                     </Link>
                   </TableCell>
-                  <TableCell align="right">
-                    {one.birth_year ? new Date().getFullYear() - one.birth_year : '–'}
-                  </TableCell>
+                  <TableCell>{one.age ?? '–'}</TableCell>
                   <TableCell>{one.level}</TableCell>
                   <TableCell>{one.setup}</TableCell>
                   <TableCell>{one.school}</TableCell>

@@ -6,14 +6,14 @@ import Button from '@mui/material/Button';
 import { useActionState } from 'react';
 import { SETUPS } from '@/core/groove/limbs';
 import { schoolNamesIn } from '@/core/documents/settings';
-import { LEVELS } from '@/core/limits';
+import { AGE_BANDS, LEVELS } from '@/core/limits';
 import { REPORT_WORDS } from '@/core/take/verdictInWords';
 import type { Person } from '@/server/people';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { changePersonAction } from './actions';
 
-/** How a person counts and sits, and, of a student, how near a stroke must fall. */
+/** What a person is called, how they count and sit, and, of a student, how near a stroke must fall and what they are after. */
 export function PersonForm({ person }: { person: Person }) {
   const [state, action, busy] = useActionState(changePersonAction, EMPTY_FORM);
   return (
@@ -24,6 +24,18 @@ export function PersonForm({ person }: { person: Person }) {
       sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}
     >
       <input type="hidden" name="person" value={person.id} />
+      <Field state={state} name="name" label="Name" defaultValue={person.name} sx={{ width: 220 }} />
+      {person.role === 'student' && (
+        <Field
+          state={state}
+          name="age"
+          label="Age"
+          defaultValue={person.age ?? ''}
+          options={[{ value: '', label: 'not said' }, ...AGE_BANDS]}
+          slotProps={{ select: { displayEmpty: true } }}
+          sx={{ width: 130 }}
+        />
+      )}
       {person.role === 'student' && (
         <Field
           state={state}
@@ -51,6 +63,17 @@ export function PersonForm({ person }: { person: Person }) {
         defaultValue={person.report}
         sx={{ width: 140 }}
       />
+      {person.role === 'student' && (
+        <Field
+          state={state}
+          name="goals"
+          label={`What ${person.name} is after`}
+          defaultValue={person.goals}
+          multiline
+          maxRows={4}
+          sx={{ flex: '1 1 420px' }}
+        />
+      )}
       <Button type="submit" variant="outlined" loading={busy} sx={{ height: 40 }}>
         Keep
       </Button>

@@ -2,9 +2,10 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
 import { useActionState } from 'react';
 import { SETUPS } from '@/core/groove/limbs';
-import { LEVELS } from '@/core/limits';
+import { AGE_BANDS, LEVELS } from '@/core/limits';
 import { REPORT_WORDS } from '@/core/take/verdictInWords';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
@@ -19,13 +20,14 @@ export function StudentForm({ school, schools }: { school: string; schools: stri
       noValidate
       sx={{ display: 'grid', gridTemplateColumns: { sm: '1fr 1fr' }, gap: 2.5, maxWidth: 720 }}
     >
-      <Field state={state} name="name" label="Name" />
+      <Field state={state} name="name" label="Name" hint="A first name or a nickname is enough." />
       <Field
         state={state}
-        name="birthYear"
-        label="Year of birth"
-        hint="Optional."
-        slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+        name="age"
+        label="Age"
+        defaultValue=""
+        options={[{ value: '', label: 'not said' }, ...AGE_BANDS]}
+        slotProps={{ select: { displayEmpty: true } }}
       />
       <Field
         state={state}
@@ -52,6 +54,18 @@ export function StudentForm({ school, schools }: { school: string; schools: stri
         defaultValue={REPORT_WORDS[0]}
         hint="Children read “a little late” rather than milliseconds."
       />
+      <Field
+        state={state}
+        name="goals"
+        label="What they are after"
+        multiline
+        maxRows={4}
+        hint="Optional, in a line or two."
+        sx={{ gridColumn: '1 / -1' }}
+      />
+      <Typography color="textSecondary" sx={{ gridColumn: '1 / -1' }}>
+        Leave both empty and invite them by a link: they then choose their own.
+      </Typography>
       <Field state={state} name="signInName" label="Sign-in name" autoComplete="off" hint="Short and easy to type." />
       <Field
         state={state}

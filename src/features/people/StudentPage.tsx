@@ -19,6 +19,7 @@ import { tempoInWords } from '@/ui/words/figures';
 import { endAssignmentAction } from './actions';
 import { AssignmentForm } from './AssignmentForm';
 import { Listening } from './Listening';
+import { LeavingSection } from './LeavingSection';
 import { DRILL } from './shapes';
 import { PersonForm } from './PersonForm';
 import { ProgressChart } from './ProgressChart';
@@ -36,6 +37,8 @@ interface StudentPageProps {
   takes: TakeRow[];
   figures: FiguresOfMany;
   listening: readonly ListeningProgress[];
+  /** When an invitation that is open runs out. */
+  openUntil?: Date;
   /** A drill that is to be set next. */
   drill?: string;
 }
@@ -50,6 +53,7 @@ export function StudentPage({
   takes,
   figures,
   listening,
+  openUntil,
   drill,
 }: StudentPageProps) {
   const choices = [
@@ -68,12 +72,11 @@ export function StudentPage({
       click,
     })),
   ];
-  const age = student.birth_year ? `${new Date().getFullYear() - student.birth_year} years` : undefined;
   const heard = takes.filter((take) => take.sd_error_ms !== null && take.struck_by === 'player' && !take.set_aside_why);
   return (
     <Page
       title={student.name}
-      note={[student.archived && 'archived', age, student.level, student.setup, student.school.name]
+      note={[student.archived && 'archived', student.age, student.level, student.setup, student.school.name]
         .filter(Boolean)
         .join(' · ')}
     >
@@ -134,7 +137,7 @@ export function StudentPage({
         </section>
         <section>
           <Typography variant="h2" sx={{ mb: 1.5 }}>
-            Level, kit and counting
+            Name, level, kit and counting
           </Typography>
           <PersonForm person={student} />
         </section>
@@ -183,7 +186,8 @@ export function StudentPage({
             <Listening progress={listening} reader={reader} />
           </section>
         )}
-        <SignInSection student={student} />
+        {!student.archived && <SignInSection student={student} openUntil={openUntil} timeZone={reader.timeZone} />}
+        <LeavingSection id={student.id} name={student.name} archived={student.archived} />
       </Box>
     </Page>
   );

@@ -7,7 +7,8 @@ import { ok, sentence } from '@/core/result';
 import { endAssignment, setAssignment } from '@/server/assignments';
 import { drill, grooveOfDrill } from '@/server/drills';
 import { groove } from '@/server/grooves';
-import { addStudent, archivePerson, changePerson, setPassword, student } from '@/server/people';
+import { invite, takeBackInvitation } from '@/server/invitations';
+import { addStudent, archivePerson, changePerson, deleteStudent, setPassword, student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
 import { passwordShape } from '@/ui/fields';
 import { fieldProblem, readForm, EMPTY_FORM, type FormState, textOf } from '@/ui/form';
@@ -23,7 +24,7 @@ export async function addStudentAction(_before: FormState, form: FormData): Prom
   redirect(`/people/${added}`);
 }
 
-/** Level, kit and counting of a student, or of the teacher herself. */
+/** What a student, or the teacher herself, is called, level, kit and counting. */
 export async function changePersonAction(_before: FormState, form: FormData): Promise<FormState> {
   await requireTeacher();
   const read = readForm(changeShape, form);
@@ -54,6 +55,39 @@ export async function archivePersonAction(form: FormData): Promise<void> {
   const id = z.uuid().safeParse(textOf(form, 'person'));
   if (id.success) await asPerson((db) => archivePerson(db, id.data, textOf(form, 'archived') === 'yes'));
   revalidatePath('/', 'layout');
+}
+
+/** The link of an invitation that was made just now, or why none was. */
+export interface Invited {
+  token?: string;
+  say?: string;
+}
+
+/** Invites a student by a link, in place of one that was open. */
+export async function inviteAction(_before: Invited, form: FormData): Promise<Invited> {
+  const teacher = await requireTeacher();
+  const id = z.uuid().safeParse(textOf(form, 'person'));
+  const token = id.success ? await asPerson((db) => invite(db, teacher, id.data)) : undefined;
+  if (!token) return { say: 'This student is not there any more, or is archived.' };
+  revalidatePath('/people', 'layout');
+  return { token };
+}
+
+/** Takes an invitation back: its link holds no more. */
+export async function takeBackInvitationAction(form: FormData): Promise<void> {
+  await requireTeacher();
+  const id = z.uuid().safeParse(textOf(form, 'person'));
+  if (id.success) await asPerson((db) => takeBackInvitation(db, id.data));
+  revalidatePath('/people', 'layout');
+}
+
+/** Deletes an archived student for good, with everything of theirs. */
+export async function deleteStudentAction(form: FormData): Promise<void> {
+  await requireTeacher();
+  const id = z.uuid().safeParse(textOf(form, 'person'));
+  if (!id.success || !(await asPerson((db) => deleteStudent(db, id.data)))) return;
+  revalidatePath('/', 'layout');
+  redirect('/people');
 }
 
 export async function setAssignmentAction(_before: FormState, form: FormData): Promise<FormState> {

@@ -9,7 +9,7 @@ const said = (read: { success: boolean; error?: { issues: { path: PropertyKey[];
 describe('a student who is added', () => {
   const given = {
     name: ' Ada Pell ',
-    birthYear: '2014',
+    age: '12 to 17',
     level: 'first year',
     setup: 'crossed',
     school: 'takadimi',
@@ -17,16 +17,20 @@ describe('a student who is added', () => {
     password: 'drum and bass',
   };
 
-  test('is taken as typed, without blanks round it and without capitals in the sign-in name; the year may be left out', () => {
-    expect(studentShape.parse(given)).toMatchObject({ name: 'Ada Pell', birthYear: 2014, signInName: 'ada' });
-    expect(studentShape.parse({ ...given, birthYear: '' }).birthYear).toBeUndefined();
+  test('is taken as typed, without blanks round it and without capitals in the sign-in name; the age may be left out', () => {
+    expect(studentShape.parse(given)).toMatchObject({ name: 'Ada Pell', age: '12 to 17', signInName: 'ada' });
+    expect(studentShape.parse({ ...given, age: '' }).age).toBeNull();
+  });
+
+  test('with neither sign-in name nor password they are invited by a link', () => {
+    const read = studentShape.parse({ ...given, signInName: '', password: '' });
+    expect([read.signInName, read.password]).toEqual([undefined, undefined]);
   });
 
   test.each([
-    [{ birthYear: 'long ago' }, 'birthYear: Write the year, like 2014, or leave it empty.'],
-    [{ birthYear: '2014.5' }, 'birthYear: Write a whole year, like 2014.'],
-    [{ birthYear: '1814' }, 'birthYear: This is before 1900.'],
-    [{ birthYear: '2999' }, 'birthYear: This is in the future.'],
+    [{ age: '2014' }, 'age: Choose from the list.'],
+    [{ password: '' }, 'password: Give a password too, or leave both empty and invite by a link.'],
+    [{ signInName: ' ' }, 'signInName: Give a sign-in name too, or leave both empty and invite by a link.'],
     [{ level: 'master' }, 'level: Choose a level from the list.'],
     [{ setup: 'upside down' }, 'setup: Choose a set-up from the list.'],
     [{ signInName: 'a b' }, 'signInName: Letters, digits, dots and dashes only, no blanks.'],

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
-import { LEVELS, MOST_MINUTES, MOST_REASON } from '@/core/limits';
+import { AGE_BANDS, LEVELS, MOST_GOALS, MOST_MINUTES, MOST_REASON } from '@/core/limits';
 import { REPORT_WORDS } from '@/core/take/verdictInWords';
 import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
 import { tempoShape, textShape } from '@/core/documents/shapes';
@@ -22,33 +22,48 @@ const level = z.enum(LEVELS, 'Choose a level from the list.');
 
 const report = z.enum(REPORT_WORDS, 'Choose from the list.');
 
-const thisYear = () => new Date().getFullYear();
+/** An age band, or none. */
+const age = z
+  .string()
+  .transform((text) => text || null)
+  .pipe(z.enum(AGE_BANDS, 'Choose from the list.').nullable());
 
-const year = number('Write the year, like 2014, or leave it empty.').pipe(
+const goals = textShape(MOST_GOALS);
+
+/** What may be left empty. Not a union, whose own words would hide what is wrong with it. */
+const optional = (shape: z.ZodType<string>) =>
   z
-    .number()
-    .int('Write a whole year, like 2014.')
-    .min(1900, 'This is before 1900.')
-    .refine((one) => one <= thisYear(), 'This is in the future.'),
-);
+    .string()
+    .transform((text, context) => {
+      if (!text.trim()) return undefined;
+      const read = shape.safeParse(text);
+      if (read.success) return read.data;
+      for (const { message } of read.error.issues) context.addIssue({ code: 'custom', message });
+      return z.NEVER;
+    })
+    .optional();
 
-export const studentShape = z.object({
-  name: nameShape,
-  // Not a union, whose own words would hide what is wrong with the year.
-  birthYear: z.string().transform((text, context) => {
-    if (!text.trim()) return undefined;
-    const read = year.safeParse(text);
-    if (read.success) return read.data;
-    for (const { message } of read.error.issues) context.addIssue({ code: 'custom', message });
-    return z.NEVER;
-  }),
-  level,
-  setup: z.enum(SETUPS, 'Choose a set-up from the list.'),
-  report: report.default('figures'),
-  school: schoolShape,
-  signInName: signInNameShape,
-  password: passwordShape,
-});
+export const studentShape = z
+  .object({
+    name: nameShape,
+    age: age.default(null),
+    goals: goals.default(''),
+    level,
+    setup: z.enum(SETUPS, 'Choose a set-up from the list.'),
+    report: report.default('figures'),
+    school: schoolShape,
+    // Both left empty, the student chooses them when they come in by a link.
+    signInName: optional(signInNameShape),
+    password: optional(passwordShape),
+  })
+  .refine(({ signInName, password }) => !signInName || password, {
+    path: ['password'],
+    message: 'Give a password too, or leave both empty and invite by a link.',
+  })
+  .refine(({ signInName, password }) => !password || signInName, {
+    path: ['signInName'],
+    message: 'Give a sign-in name too, or leave both empty and invite by a link.',
+  });
 
 /** What the value of a drill begins with where grooves and drills stand in one list. */
 export const DRILL = 'drill:';
@@ -75,6 +90,9 @@ export const assignmentShape = z.object({
 /** What can be changed of a person; what is left out stays. */
 export const changeShape = z.object({
   person: z.uuid('This person is not there any more.'),
+  name: nameShape.optional(),
+  age: age.optional(),
+  goals: goals.optional(),
   level: level.optional(),
   setup: z.enum(SETUPS, 'Choose a set-up from the list.').optional(),
   report: report.optional(),

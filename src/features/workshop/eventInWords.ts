@@ -13,6 +13,10 @@ export function eventInWords({ kind, by, about, detail, is_own }: Omit<EventRow,
       return `${who} added ${whom}`;
     case 'person changed':
       return `${who} changed ${is_own ? 'their own set-up' : whom} (${detail})`;
+    case 'invited':
+      return `${who} made a link for ${whom} to come in by`;
+    case 'deleted':
+      return `${who} deleted a student for good`;
     case 'archived':
       return `${who} archived ${whom}`;
     case 'brought back':

@@ -9,9 +9,15 @@ import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { Page } from '@/ui/Page';
 import { SchemeButton } from '@/ui/SchemeButton';
-import { changePasswordAction, signOutEverywhereAction } from './actions';
+import { dayInWords } from '@/ui/words/dates';
+import type { OwnSession } from '@/server/ownSessions';
+import { changePasswordAction, endSessionAction, signOutEverywhereAction } from './actions';
 
 interface YouPageProps {
+  id: string;
+  timeZone: string;
+  /** Where they are signed in. */
+  sessions: readonly OwnSession[];
   name: string;
   signInName: string;
   workshop: string;
@@ -21,7 +27,7 @@ interface YouPageProps {
 }
 
 /** What everybody settles for themselves: the password, and where they are signed in. */
-export function YouPage({ name, signInName, workshop, isDemo, signOut }: YouPageProps) {
+export function YouPage({ id, timeZone, sessions, name, signInName, workshop, isDemo, signOut }: YouPageProps) {
   return (
     <Page title={name} note={`${workshop} · signs in as ${signInName}`}>
       <Box sx={{ display: 'grid', gap: 5, maxWidth: 720 }}>
@@ -46,9 +52,32 @@ export function YouPage({ name, signInName, workshop, isDemo, signOut }: YouPage
         <section>
           <Typography variant="h2">Signed in</Typography>
           <Typography color="textSecondary" sx={{ mb: 2 }}>
-            If you left a session open on a device that is not yours, end all of them; this one too.
+            What you left open on a device that is not yours you can end from here.
           </Typography>
-          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
+          {sessions.map((one) => (
+            <Box
+              key={one.id}
+              sx={{ display: 'flex', gap: 2, alignItems: 'center', py: 1, borderTop: 1, borderColor: 'divider' }}
+            >
+              <Typography sx={{ flex: 1 }}>
+                {one.opened_with || 'another device'}
+                <Typography component="span" color="textSecondary">
+                  {' '}
+                  · since {dayInWords(one.opened_at, timeZone)}
+                </Typography>
+              </Typography>
+              {one.is_this ? (
+                <Typography color="textSecondary">here</Typography>
+              ) : (
+                <form action={endSessionAction}>
+                  <Button type="submit" name="session" value={one.id}>
+                    End it
+                  </Button>
+                </form>
+              )}
+            </Box>
+          ))}
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 2 }}>
             <form action={signOut}>
               <Button type="submit" variant="outlined" sx={{ minHeight: 44 }}>
                 Sign out here
@@ -60,6 +89,15 @@ export function YouPage({ name, signInName, workshop, isDemo, signOut }: YouPage
               </Button>
             </form>
           </Box>
+        </section>
+        <section>
+          <Typography variant="h2">What is kept of you</Typography>
+          <Typography color="textSecondary" sx={{ mb: 2 }}>
+            Every take, word and recording of yours, as one file to keep.
+          </Typography>
+          <Button href={`/api/people/${id}/everything`} variant="outlined" sx={{ minHeight: 44 }}>
+            Everything as one file
+          </Button>
         </section>
       </Box>
     </Page>

@@ -31,7 +31,11 @@ test('one teacher and six students from 9 to 67, of three kits and four levels',
   const { demoPeople } = await doorState();
   expect(demoPeople.map(({ role }) => role)).toEqual(['teacher', ...Array.from({ length: 6 }, () => 'student')]);
   const pupils = demoPeople.filter(({ role }) => role === 'student');
-  expect(pupils.map(({ birth_year }) => 2026 - birth_year!)).toEqual([9, 14, 23, 35, 52, 67]);
+  expect(pupils.map(({ age }) => age)).toEqual([
+    'under 12',
+    '12 to 17',
+    ...Array.from({ length: 4 }, () => 'grown-up'),
+  ]);
   expect(new Set(pupils.map(({ setup }) => setup)).size).toBe(3);
   expect(new Set(pupils.map(({ level }) => level)).size).toBe(4);
 });

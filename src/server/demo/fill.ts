@@ -7,6 +7,7 @@ import { schedule } from '@/core/schedule/schedule';
 import { formOfTake, TAKE_VERSION, type Take } from '@/core/documents/take';
 import { wholeOf } from '@/core/form/form';
 import { simulateKit, type Playing } from '@/core/take/simulatedKit';
+import type { AgeBand } from '@/core/limits';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import type { Answered, Subject } from '@/core/documents/listening';
 import { nextQuestion, SITTING } from '@/core/practice/listening';
@@ -71,14 +72,14 @@ async function fill(db: Db, now: Date): Promise<void> {
     setup: string,
   ) =>
     db.query(
-      'insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school, report) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)',
+      'insert into person (id, workshop_id, role, name, sign_in_name, age, level, setup, school, report) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)',
       [
         id,
         workshop_id,
         role,
         one.name,
         one.signInName,
-        now.getFullYear() - one.age,
+        bandOf(one.age),
         level,
         setup,
         one.school,
@@ -119,6 +120,12 @@ async function fill(db: Db, now: Date): Promise<void> {
   await fillHeard(db, now, workshop_id);
   await fillWords(db, now, teacher);
   await fillDrills(db, now, teacher);
+}
+
+/** What of an age is kept. */
+function bandOf(age: number): AgeBand {
+  if (age < 12) return 'under 12';
+  return age < 18 ? '12 to 17' : 'grown-up';
 }
 
 /** Words on a take of late, and one that was set aside. */
@@ -200,7 +207,7 @@ async function fillTakes(
 }
 
 /** Whose last take was heard by a microphone, with its sound kept. */
-const HEARD = 'Jonte Brackwater';
+const HEARD = 'Bertil Quayle';
 
 async function fillHeard(db: Db, now: Date, workshop_id: string): Promise<void> {
   const student = DEMO_STUDENTS.find(({ name }) => name === HEARD)!;

@@ -50,8 +50,8 @@ export async function fillVolume(ownerUrl: string, volume: Volume, now: Date): P
 async function addStudents(db: Db, workshopId: string, count: number, now: Date): Promise<void> {
   await db.query(
     `with added as (
-       insert into person (id, workshop_id, role, name, sign_in_name, birth_year, level, setup, school)
-       select gen_random_uuid(), $1, 'student', 'Rower ' || n, 'rower' || n || '-' || substr(gen_random_uuid()::text, 1, 8), 2000,
+       insert into person (id, workshop_id, role, name, sign_in_name, age, level, setup, school)
+       select gen_random_uuid(), $1, 'student', 'Rower ' || n, 'rower' || n || '-' || substr(gen_random_uuid()::text, 1, 8), 'grown-up',
          (array['first year', 'second year', 'advanced', 'concert'])[1 + n % 4], 'crossed', 'e-and-a / trip-let'
        from generate_series(1, $2) n returning id)
      insert into assignment (id, workshop_id, student_id, groove_id, set_by, set_at, tempo, click, minutes, reason)

@@ -1,16 +1,22 @@
 import { signOutAction } from '@/features/door/actions';
 import { YouPage } from '@/features/you/YouPage';
-import { requirePerson } from '@/server/session';
+import { ownSessions } from '@/server/ownSessions';
+import { asPerson, requirePerson } from '@/server/session';
+import { readerOf } from '@/ui/reader';
 
 export const metadata = { title: 'You' };
 
 export default async function You() {
-  const { name, sign_in_name, workshop } = await requirePerson();
+  const who = await requirePerson();
+  const { id, name, sign_in_name, workshop } = who;
   return (
     <YouPage
       name={name}
       signInName={sign_in_name}
       workshop={workshop}
+      id={id}
+      timeZone={readerOf(who).timeZone}
+      sessions={await asPerson(ownSessions)}
       isDemo={process.env.MOCHILA_DEMO === '1'}
       signOut={signOutAction}
     />

@@ -4,6 +4,7 @@ import { StudentPage } from '@/features/people/StudentPage';
 import { openAssignments } from '@/server/assignments';
 import { drillChoices } from '@/server/drills';
 import { grooves } from '@/server/grooves';
+import { invitationOf } from '@/server/invitations';
 import { listeningOf } from '@/server/listening';
 import { student } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
@@ -34,6 +35,7 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
         assignments={await openAssignments(db, id.data)}
         grooves={await grooves(db)}
         drills={await drillChoices(db)}
+        openUntil={(await invitationOf(db, id.data))?.expires_at}
         drill={drill}
         figures={await figuresOfStudent(db, id.data)}
         listening={await listeningOf(db, id.data)}
