@@ -123,7 +123,7 @@ const notesOn = (eighth: number): number[] => [
 test('a student keeps a MIDI file as a take, at the tempo it was played at', async ({ page }) => {
   const wrong = complaints(page);
   await comeInAs(page, 'Pim');
-  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
   await page.getByRole('link', { name: 'Hear a file' }).click();
   await choose(page, 'Groove', 'Slow crossing');
   await expect(page.getByLabel('Tempo', { exact: true })).toHaveValue('72');

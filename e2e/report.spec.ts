@@ -3,7 +3,7 @@ import { choose, comeInAs, complaints, expectAccessible, openRoom } from './step
 
 /** Opens the newest take that a student played, from the teacher's log or one's own; what the kit played beside it is left out. */
 async function openNewest(page: Page, student?: string): Promise<void> {
-  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Log', level: 1 })).toBeVisible();
   if (student) {
     await page.getByRole('link', { name: student }).click();
@@ -106,7 +106,7 @@ test('words on a take by both, each takes back their own; a bad take is set asid
   await page.getByLabel('Why').fill('The strap came loose.');
   await page.getByRole('button', { name: 'Set it aside' }).click();
   await expect(page.getByText('Set aside: The strap came loose.')).toBeVisible();
-  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
   const row = page.getByRole('row').filter({ has: page.locator(`a[href="${new URL(address).pathname}"]`) });
   await expect(row).toContainText('Set aside: The strap came loose.');
   await expect(row).toContainText(/\(\d+ notes?\)/);

@@ -129,11 +129,11 @@ test('a link in the middle of a take asks first; after a tempo is typed the keys
     await page.keyboard.press('j');
     await expect(page.locator('[data-bead]').first()).toBeVisible({ timeout: 300 });
   }).toPass({ timeout: 20_000 });
-  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
   const dialog = page.getByRole('dialog', { name: 'Leave in the middle of a take?' });
   await dialog.getByRole('button', { name: 'Play on' }).click();
   await expect(dialog).toHaveCount(0);
-  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
   await dialog.getByRole('button', { name: 'Leave and lose it' }).click();
   await expect(page).toHaveURL(/takes/);
 });

@@ -17,7 +17,7 @@ test('a student plays a groove by the simulated kit, and the teacher sees the sa
   await expect(page.locator('[data-bead]')).toHaveCount(24);
 
   // The same from the log, read back from the server.
-  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
   await page.getByRole('row').nth(1).getByRole('link').click();
   await expect(page.getByText('Fix this first')).toBeVisible();
   const verdict = await verdictOf(page).innerText();
@@ -31,7 +31,7 @@ test('a student plays a groove by the simulated kit, and the teacher sees the sa
 
   const teacher = await (await browser.newContext({ baseURL: process.env.DEMO_URL })).newPage();
   await comeInAs(teacher, 'Oda');
-  await teacher.getByRole('link', { name: 'Log' }).click();
+  await teacher.getByRole('link', { name: 'Log', exact: true }).click();
   await expect(teacher.getByRole('heading', { name: 'Log', level: 1 })).toBeVisible();
   await teacher.getByRole('link', { name: 'Wendla Osterby' }).click();
   const row = teacher.getByRole('row').nth(1);
@@ -119,7 +119,7 @@ test('a tempo that is none is said, and the tempo stays; a new one is taken up o
   await expect(page.getByText('Kept in the log')).toBeVisible({ timeout: 90_000 });
   // The kit was steady before and after: nothing missed or extra across the change.
   await expect(page.getByText('0 of 104').first()).toBeVisible();
-  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('240');
 });
 
@@ -161,7 +161,7 @@ test('a click of one’s own, a tempo tapped and halved, a click changed while p
   await choose(page, 'Click on', '1 only');
   await expect(page.getByText('Kept in the log')).toBeVisible({ timeout: 90_000 });
   await expect(page.getByText('0 of 52')).toBeVisible();
-  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('120');
 });
 
@@ -261,7 +261,7 @@ test('what is played while nothing listens is in the log as played, and not judg
   await expect(page.getByText('Kept in the log')).toBeVisible({ timeout: 90_000 });
   await expect(page.getByRole('group', { name: 'Verdict' })).toContainText('nothing listened');
   await expect(page.locator('[data-bead]')).toHaveCount(0);
-  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('nothing listened');
   await page.getByRole('row').nth(1).getByRole('link').click();
   await expect(page.getByText('Nothing listened, so nothing is judged.')).toBeVisible();

@@ -86,7 +86,7 @@ test('the teacher adds a student and sets a groove; the student finds it on Toda
   await student.getByLabel('Password').fill('drum and bass');
   await student.getByRole('button', { name: 'Sign in' }).click();
   await expect(student.getByText('Hear the foot under the hat.')).toBeVisible();
-  await student.getByRole('link', { name: 'Log' }).click();
+  await student.getByRole('link', { name: 'Log', exact: true }).click();
   await expect(student.getByText('No takes yet')).toBeVisible();
   await student.goto('/people');
   await expect(student).toHaveURL(/today$/);

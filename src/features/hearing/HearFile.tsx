@@ -39,7 +39,7 @@ export function HearFile({ reader, playerId, level, library, chosen }: HearFileP
   const { hearing, hearFile, hearTake, hearAgain, sound, stop } = useHearing();
   const [ears] = useEars();
   const kit = ears.microphone?.kit;
-  const [isOnKit, setOnKit] = useState(true);
+  const [isOnKit, setOnKit] = useState(false);
   const groove = useMemo(() => {
     const read = chosen && readGroove(chosen.groove);
     return read?.ok ? read.value : undefined;

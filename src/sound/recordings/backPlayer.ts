@@ -3,6 +3,7 @@ import { slowed } from '../music';
 import { audioOutput, onSoundElsewhere, soundHere } from '../output';
 import { clickTrack, type TimedVoice } from './clickTrack';
 import { bufferOf } from './compress';
+import { beginSounding, endSounding } from './sounding';
 import type { TakeSound } from './takeSound';
 
 /** How a sound is listened to again. Times are of its take, from its first bar. */
@@ -64,6 +65,7 @@ export class BackPlayer {
       return source;
     });
     this.playing = { sources, click: gain, startedAt, how };
+    beginSounding();
     sources[0]!.onended = () => {
       if (this.playing?.sources !== sources) return;
       this.stop();
@@ -94,6 +96,7 @@ export class BackPlayer {
 
   stop(): void {
     this.attempt++;
+    if (this.playing) endSounding();
     for (const source of this.playing?.sources ?? []) source.stop();
     this.playing?.click.disconnect();
     this.playing = undefined;
