@@ -67,7 +67,7 @@ function Link({ link }: { link: string }) {
       () => {},
     );
   return (
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, alignItems: 'center' }}>
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, alignItems: 'center', width: 1 }}>
       <QrCode text={link} label="The invitation, to be held before a camera" />
       <Box sx={{ display: 'grid', gap: 1, flex: '1 1 320px', maxWidth: 460 }}>
         <TextField

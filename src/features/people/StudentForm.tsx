@@ -64,7 +64,7 @@ export function StudentForm({ school, schools }: { school: string; schools: stri
         sx={{ gridColumn: '1 / -1' }}
       />
       <Typography color="textSecondary" sx={{ gridColumn: '1 / -1' }}>
-        Leave both empty and invite them by a link: they then choose their own.
+        Leave the next two empty and invite them by a link: they then choose their own.
       </Typography>
       <Field state={state} name="signInName" label="Sign-in name" autoComplete="off" hint="Short and easy to type." />
       <Field
