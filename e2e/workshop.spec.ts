@@ -109,7 +109,7 @@ test('passwords are set anew and changed, a student is archived and brought back
   await expect(page.getByText('No backup has been made yet.')).toBeVisible();
   await page.goto('/people');
   await page.getByRole('link', { name: NAME }).click();
-  await page.getByText('Set a password instead').click();
+  await page.getByRole('button', { name: 'Set a password instead' }).click();
   await page.getByLabel('New password').fill('short');
   await page.getByRole('button', { name: 'Set the password' }).click();
   await expect(page.getByText('At least 8 characters.')).toBeVisible();

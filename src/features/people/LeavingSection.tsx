@@ -20,7 +20,7 @@ export function LeavingSection({ id, name, archived }: { id: string; name: strin
           : `Archived, ${name} signs in no more and stands in no list; every take is kept, and they can be brought back.`}
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
-        <Button href={`/api/people/${id}/everything`} variant="outlined" sx={{ minHeight: 44 }}>
+        <Button component="a" download href={`/api/people/${id}/everything`} variant="outlined" sx={{ minHeight: 44 }}>
           Everything as one file
         </Button>
         <form action={archivePersonAction}>

@@ -4,7 +4,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useActionState } from 'react';
+import { useActionState, useState } from 'react';
 import type { Person } from '@/server/people';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
@@ -21,43 +21,50 @@ interface SignInSectionProps {
 /** A student's way in, as the teacher settles it: by a link, or by a password that is told. */
 export function SignInSection({ student: { id, name, sign_in_name }, openUntil, timeZone }: SignInSectionProps) {
   const [state, action, busy] = useActionState(setStudentPasswordAction, EMPTY_FORM);
+  const [isOpen, setOpen] = useState(false);
   return (
     <Box component="section" sx={{ display: 'grid', gap: 1.5 }}>
       <Typography variant="h2">Coming in</Typography>
       <InviteSection id={id} name={name} openUntil={openUntil} timeZone={timeZone} />
-      <Box component="details" open={Boolean(state.problems['password'] || state.say) || undefined}>
-        <Typography component="summary" sx={{ cursor: 'pointer', py: 1 }}>
-          Set a password instead
-        </Typography>
-        <Typography color="textSecondary" sx={{ mb: 1.5 }}>
-          {name} signs in as {sign_in_name}. A new password ends every session {name} has open.
-        </Typography>
-        <Box
-          component="form"
-          action={action}
-          noValidate
-          sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'flex-start' }}
-        >
-          <input type="hidden" name="person" value={id} />
-          <Field
-            state={state}
-            name="password"
-            label="New password"
-            type="password"
-            size="small"
-            autoComplete="new-password"
-            sx={{ width: 240 }}
-          />
-          <Button type="submit" variant="outlined" loading={busy} sx={{ height: 40 }}>
-            Set the password
+      {!isOpen && (
+        <Box>
+          <Button onClick={() => setOpen(true)} sx={{ minHeight: 44 }}>
+            Set a password instead
           </Button>
-          {state.say && (
-            <Alert severity="success" role="status" sx={{ py: 0 }}>
-              {state.say}
-            </Alert>
-          )}
         </Box>
-      </Box>
+      )}
+      {isOpen && (
+        <>
+          <Typography color="textSecondary" sx={{ mb: 1.5 }}>
+            {name} signs in as {sign_in_name}. A new password ends every session {name} has open.
+          </Typography>
+          <Box
+            component="form"
+            action={action}
+            noValidate
+            sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'flex-start' }}
+          >
+            <input type="hidden" name="person" value={id} />
+            <Field
+              state={state}
+              name="password"
+              label="New password"
+              type="password"
+              size="small"
+              autoComplete="new-password"
+              sx={{ width: 240 }}
+            />
+            <Button type="submit" variant="outlined" loading={busy} sx={{ height: 40 }}>
+              Set the password
+            </Button>
+            {state.say && (
+              <Alert severity="success" role="status" sx={{ py: 0 }}>
+                {state.say}
+              </Alert>
+            )}
+          </Box>
+        </>
+      )}
     </Box>
   );
 }

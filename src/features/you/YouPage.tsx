@@ -95,7 +95,13 @@ export function YouPage({ id, timeZone, sessions, name, signInName, workshop, is
           <Typography color="textSecondary" sx={{ mb: 2 }}>
             Every take, word and recording of yours, as one file to keep.
           </Typography>
-          <Button href={`/api/people/${id}/everything`} variant="outlined" sx={{ minHeight: 44 }}>
+          <Button
+            component="a"
+            download
+            href={`/api/people/${id}/everything`}
+            variant="outlined"
+            sx={{ minHeight: 44 }}
+          >
             Everything as one file
           </Button>
         </section>
