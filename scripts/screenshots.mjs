@@ -64,10 +64,14 @@ await room.screenshot({ path: path.join(folder, 'room-playing.png') });
 await room.keyboard.press('Space');
 await room.getByRole('button', { name: 'Ladder', exact: true }).click();
 await shoot(room, 'ladder');
-await room.getByRole('button', { name: 'Wait for me', exact: true }).click();
-await room.getByRole('button', { name: 'Set up' }).click();
-await choose(room, 'Layers', '8th triplets to half-note triplets');
-await shoot(room, 'set-up');
+
+const back = await as('Bertil');
+await back.getByRole('link', { name: 'Log', exact: true }).click();
+await back.getByRole('row').filter({ hasText: '(recording)' }).getByRole('link').first().click();
+await back.getByRole('button', { name: 'Listen back' }).click();
+await back.getByRole('button', { name: 'Listen', exact: true }).click();
+await back.waitForTimeout(2500);
+await back.screenshot({ path: path.join(folder, 'listen-back.png') });
 
 const called = await as('Jonte');
 await called.locator('a[href^="/room/"]').last().click();

@@ -84,7 +84,7 @@ function sayAndEvidence(
       const percent = n('percent');
       return [
         `The tempo ${percent > 0 ? 'runs ahead of' : 'drags behind'} the click from beginning to end.`,
-        `${Math.abs(percent).toFixed(1)} % ${percent > 0 ? 'fast' : 'slow'}: ${ms(n('overMs'))} over the take; ` +
+        `${percentInWords(percent)} % ${percent > 0 ? 'fast' : 'slow'}: ${ms(n('overMs'))} over the take; ` +
           `round that trend the spread is ${ms(n('spreadMs'))}.`,
       ];
     }
@@ -200,3 +200,6 @@ function sayAndEvidence(
       ];
   }
 }
+
+/** One place behind the point, two where that would be nothing. */
+const percentInWords = (percent: number): string => Math.abs(percent).toFixed(Math.abs(percent) < 0.1 ? 2 : 1);
