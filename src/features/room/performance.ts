@@ -1,8 +1,8 @@
 'use client';
 
 import { limbsBySurface } from '@/core/groove/kit';
-import { formOfTake, taskAt, TAKE_VERSION, type Hit, type InputName, type Take } from '@/core/documents/take';
-import { barsOnce, formOf, wholeOf, type Form } from '@/core/form/form';
+import { formOfTake, taskAt, type Hit, type InputName, type Take } from '@/core/documents/take';
+import { barsOnce, formOf, type Form } from '@/core/form/form';
 import type { Limb } from '@/core/groove/limbs';
 import { MOST_HITS } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
@@ -24,8 +24,9 @@ import {
   withSurfaces,
   type Near,
   type RoundPlayed,
+  unplayed,
 } from './played';
-import { planOf, voiced, voicesOf, type Piece } from './piece';
+import { voiced, voicesOf, type Piece } from './piece';
 import type { RoomSettings } from './settings';
 
 /** How long after the last bar, or after a round, a late last stroke is still waited for. */
@@ -59,25 +60,7 @@ export class Performance {
     private readonly settings: RoomSettings,
     input: InputName,
   ) {
-    const { rounds, bpm, swing, click, countIn } = planOf(piece, settings);
-    this.take = {
-      version: TAKE_VERSION,
-      groove: piece.groove,
-      passages: piece.passages ?? wholeOf(piece.groove),
-      rounds,
-      bpm,
-      ...(swing && { swing }),
-      click,
-      countIn,
-      task: settings.task,
-      ...(piece.exercises && { exercises: piece.exercises }),
-      ...(piece.goal !== undefined && { goal: piece.goal }),
-      input: this.isPlayed ? input : 'simulated kit',
-      ...(this.isPlayed && input === 'nothing' && { hears: [] }),
-      struckBy: this.isPlayed ? 'player' : 'kit',
-      playedMs: 0,
-      hits: [],
-    };
+    this.take = unplayed(piece, settings, input);
     const isMidi = settings.kit.heard === 'by MIDI';
     this.kit = new SimulatedKit({ isMidi, who: limbsBySurface(piece.groove) });
     this.now = { heard: settings.heard, count: settings.count, layers: settings.layers };

@@ -1,12 +1,13 @@
-import { taskAt, type Hit, type Take, type TakeChange } from '@/core/documents/take';
-import type { Form } from '@/core/form/form';
+import { taskAt, TAKE_VERSION, type Hit, type InputName, type Take, type TakeChange } from '@/core/documents/take';
+import { wholeOf, type Form } from '@/core/form/form';
 import type { Schedule, TimedBar, TimedStroke } from '@/core/schedule/timed';
 import type { BarWindow } from '@/core/take/judge';
 import type { Limb } from '@/core/groove/limbs';
 import type { Ms } from '@/core/time/units';
 import type { KitStroke } from '@/sound/inputs/simulated/simulatedKit';
 import type { Moment } from './moment';
-import { beatMs } from './piece';
+import { beatMs, planOf, type Piece } from './piece';
+import type { RoomSettings } from './settings';
 
 /** A round of a take that still goes on. */
 export interface RoundPlayed {
@@ -60,6 +61,30 @@ export function changesWith(
   const before = (changes ?? []).filter((one) => one.fromBar !== fromBar);
   const here = changes?.find((one) => one.fromBar === fromBar);
   return [...before, { ...here, ...anew, fromBar }].sort((a, b) => a.fromBar - b.fromBar);
+}
+
+/** The take of an attempt before anything is struck; strokes are heard by `input` where the person plays. */
+export function unplayed(piece: Piece, settings: RoomSettings, input: InputName): Take {
+  const isPlayed = settings.who === 'me';
+  const { rounds, bpm, swing, click, countIn } = planOf(piece, settings);
+  return {
+    version: TAKE_VERSION,
+    groove: piece.groove,
+    passages: piece.passages ?? wholeOf(piece.groove),
+    rounds,
+    bpm,
+    ...(swing && { swing }),
+    click,
+    countIn,
+    task: settings.task,
+    ...(piece.exercises && { exercises: piece.exercises }),
+    ...(piece.goal !== undefined && { goal: piece.goal }),
+    input: isPlayed ? input : 'simulated kit',
+    ...(isPlayed && input === 'nothing' && { hears: [] }),
+    struckBy: isPlayed ? 'player' : 'kit',
+    playedMs: 0,
+    hits: [],
+  };
 }
 
 /** The take as it is to be judged when it ended at a moment of the run; undefined when nothing was struck. */
