@@ -23,7 +23,13 @@ await main(async () => {
   const client = new pg.Client({ connectionString: url });
   try {
     await client.connect();
-    const { rows } = await client.query('select id, name, archived_at from person where sign_in_name = $1', [name]);
+    const { rows } = await client.query(
+      `select p.id, p.name, p.archived_at from person p join workshop w on w.id = p.workshop_id
+       where $1 in (p.sign_in_name, p.sign_in_name || '@' || w.handle)`,
+      [name],
+    );
+    if (rows.length > 1)
+      refuse(`Several people sign in as "${name}".`, `Name the workshop too: npm run password -- ${name}@workshop`);
     if (!rows[0]) {
       const teachers = await client.query(`select sign_in_name from person where role = 'teacher' order by 1 limit 5`);
       refuse(

@@ -29,6 +29,19 @@ export const MOST_TAG_CHARACTERS = 400;
 /** Minutes a day that can be set to be practised. */
 export const MOST_MINUTES = 120;
 
+/** Minutes of a lesson. */
+export const SHORTEST_LESSON = 10;
+export const LONGEST_LESSON = 240;
+/** Who comes to a lesson together. */
+export const MOST_IN_A_LESSON = 6;
+/** Steps of a lesson, and characters of the notes on one of them. */
+export const MOST_STEPS = 12;
+export const MOST_STEP_NOTES = 600;
+/** Characters of what a student takes home from a lesson. */
+export const MOST_LESSON_WORDS = 2000;
+/** Days of a holiday. */
+export const MOST_HOLIDAY_DAYS = 200;
+
 /** More than half an hour of the fastest hands there are: beyond this something is wrong with the input. */
 export const MOST_HITS = 20_000;
 /** Takes of one player that are kept within 24 hours: eight hours without a break, a minute each, twice over. */

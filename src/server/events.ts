@@ -11,6 +11,14 @@ export type EventKind =
   | 'archived'
   | 'brought back'
   | 'homework set'
+  | 'teacher added'
+  | 'shared'
+  | 'shared no more'
+  | 'owner made'
+  | 'owner ended'
+  | 'homework changed'
+  | 'homework set again'
+  | 'homework undone'
   | 'homework ended'
   | 'settings changed';
 

@@ -9,7 +9,7 @@ export interface Invitation {
   expires_at: Date;
 }
 
-/** The open invitation of a student; undefined where there is none. */
+/** The open invitation of a person; undefined where there is none. */
 export async function invitationOf(db: Db, personId: string): Promise<Invitation | undefined> {
   const { rows } = await db.query<Invitation>(
     'select made_at, expires_at from invitation where person_id = $1 and expires_at > now()',
@@ -19,15 +19,15 @@ export async function invitationOf(db: Db, personId: string): Promise<Invitation
 }
 
 /**
- * Invites a student, to come in for the first time or with a new password; what was open before holds no more. Gives what
- * the link holds, which is kept nowhere; undefined where the teacher has no such student.
+ * Invites a student, or as an owner a teacher, to come in for the first time or with a new password; what was open before holds no more. Gives what
+ * the link holds, which is kept nowhere; undefined where one has no such person.
  */
 export async function invite(
   db: Db,
   teacher: Pick<Person, 'workshop_id'>,
   personId: string,
 ): Promise<string | undefined> {
-  const { rowCount } = await db.query(`select from person where id = $1 and role = 'student' and archived_at is null`, [
+  const { rowCount } = await db.query('select from person where id = $1 and archived_at is null and may_invite(id)', [
     personId,
   ]);
   if (!rowCount) return undefined;

@@ -33,12 +33,12 @@ export interface News {
 }
 
 /**
- * A page of the workshop's students, the least practised this week first; those whose name holds `words` when given. Days
- * are those of the workshop's clock.
+ * A page of the teacher's own students, the least practised this week first; those whose name holds `words`, or these, when given.
+ * Days are those of the workshop's clock.
  */
 export async function studentNews(
   db: Db,
-  { timeZone, words = '', from = 0 }: { timeZone: string; words?: string; from?: number },
+  { timeZone, words = '', from = 0, ids }: { timeZone: string; words?: string; from?: number; ids?: readonly string[] },
 ): Promise<News> {
   const { rows } = await db.query<Omit<StudentNews, 'last_verdict'> & { last_verdict: unknown; total: number }>(
     `with week as (
@@ -51,6 +51,8 @@ export async function studentNews(
          coalesce(week.days, 0) as days_this_week, coalesce(week.kit_takes, 0) as kit_takes_this_week
        from person p left join week on week.player_id = p.id
        where p.role = 'student' and p.archived_at is null and position(lower($2) in lower(p.name)) > 0
+         and case when $5::uuid[] is null
+           then p.id in (select student_id from teaching where teacher_id = (select signed_in_person())) else p.id = any($5) end
        order by takes_this_week, p.name, p.id limit $3 offset $4)
      select shown.*,
        (select count(*)::int from assignment a where a.student_id = shown.id and a.ended_at is null) as open,
@@ -67,10 +69,76 @@ export async function studentNews(
          and t.played_at between last.played_at - interval '10 days' and last.played_at - interval '5 days'
        order by abs(extract(epoch from last.played_at - interval '7 days' - t.played_at)) limit 1) before on true
      order by takes_this_week, shown.name, shown.id`,
-    [timeZone, words, MOST_STUDENTS, from],
+    [timeZone, words, ids ? ids.length : MOST_STUDENTS, from, ids ?? null],
   );
   return {
     total: rows[0]?.total ?? 0,
     students: rows.map(({ total: _, last_verdict, ...one }) => ({ ...one, last_verdict: verdictKept(last_verdict) })),
   };
+}
+
+/** What wants a teacher's eye: somebody who has gone quiet, is ready to move up, or has something due. */
+export interface Wanting {
+  about: 'quiet' | 'ready' | 'due';
+  student_id: string;
+  name: string;
+  /** What is set. */
+  title: string;
+  tempo: number;
+  /** Of one who is quiet the last take, nothing where there is none; of what is due by when. */
+  at: Date | null;
+  clean: number;
+  pass_takes: number | null;
+}
+
+/** After so many days without a take somebody is quiet: a week, from lesson to lesson. */
+const QUIET_DAYS = 7;
+/** What is due within so many days is told. */
+const DUE_DAYS = 2;
+/** How many of each a page shows. */
+export const MOST_WANTING = 6;
+
+/** Which of the teacher's own students want an eye: by what is set for them, the most pressing first. */
+export async function wanting(db: Db): Promise<Wanting[]> {
+  const { rows } = await db.query<Wanting>(
+    `with own as materialized (
+       select a.id, a.student_id, p.name, coalesce(g.title, 'By ear: ' || a.subject) as title, a.tempo, a.pass_takes, a.due_at, a.set_at,
+         last.at as last_at, clean.n as clean, a.groove_id
+       from teaching t join person p on p.id = t.student_id and p.archived_at is null
+       join assignment a on a.student_id = p.id and a.ended_at is null
+       left join groove g on g.id = a.groove_id
+       left join lateral (
+         select k.played_at as at from take k where k.player_id = p.id and k.struck_by = 'player'
+         order by k.played_at desc limit 1) last on true
+       left join lateral (
+         select count(*)::int as n from take k where k.assignment_id = a.id and k.verdict_about = 'clean' and k.struck_by = 'player'
+           and k.set_aside_at is null) clean on true
+       where t.teacher_id = (select signed_in_person()))
+     (select distinct on (coalesce(last_at, '-infinity'), student_id) 'quiet' as about, student_id, name, title, tempo, last_at as at, clean, pass_takes from own
+      where greatest(last_at, set_at) < now() - interval '${QUIET_DAYS} days' order by coalesce(last_at, '-infinity'), student_id, set_at desc limit ${MOST_WANTING})
+     union all
+     (select 'ready', student_id, name, title, tempo, null, clean, pass_takes from own
+      where clean >= pass_takes or exists (
+        select from ladder l where l.person_id = own.student_id and l.groove_id = own.groove_id and l.document #>> '{standing,done}' = 'true')
+      order by name, id limit ${MOST_WANTING})
+     union all
+     (select 'due', student_id, name, title, tempo, due_at, clean, pass_takes from own
+      where due_at between now() - interval '1 day' and now() + interval '${DUE_DAYS} days' and coalesce(clean < pass_takes, true)
+      order by due_at, name, id limit ${MOST_WANTING})`,
+  );
+  return rows;
+}
+
+/** What was last said to students in a lesson, by student. */
+export async function lastWords(
+  db: Db,
+  studentIds: readonly string[],
+): Promise<Map<string, { words: string; at: Date }>> {
+  const { rows } = await db.query<{ id: string; words: string; at: Date }>(
+    `select one.id, last.words, last.at from unnest($1::uuid[]) one(id) cross join lateral (
+       select l.words, l.starts_at as at from lesson_student s join lesson l on l.id = s.lesson_id
+       where s.student_id = one.id and l.state = 'held' and l.words <> '' order by l.starts_at desc limit 1) last`,
+    [studentIds],
+  );
+  return new Map(rows.map(({ id, ...one }) => [id, one]));
 }

@@ -14,7 +14,10 @@ export interface Person {
   workshop: string;
   role: 'teacher' | 'student';
   name: string;
+  /** With the workshop's name for signing in behind it where the installation has several workshops. */
   sign_in_name: string;
+  /** Manages the workshop and its teachers, and has every student. */
+  is_owner: boolean;
   age: AgeBand | null;
   /** What a student is after, in words. */
   goals: string;
@@ -41,7 +44,7 @@ export type StudentRow = Pick<Person, 'id' | 'name' | 'sign_in_name' | 'age' | '
 /** How many people a page shows. */
 export const MOST_PEOPLE = 50;
 
-const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.name, p.sign_in_name, p.age, p.goals, p.level, p.setup, p.report, p.school,
+const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.is_owner, p.name, p.sign_in_name || (select sign_in_ending()) as sign_in_name, p.age, p.goals, p.level, p.setup, p.report, p.school,
   p.archived_at is not null as archived
   from person p join workshop w on w.id = p.workshop_id`;
 
@@ -57,7 +60,7 @@ export async function signedInPerson(db: Db): Promise<Person | undefined> {
   return (await db.query<PersonRow>(`${PERSON} where p.id = signed_in_person()`)).rows.map(read)[0];
 }
 
-/** A page of the workshop's students by name, archived ones by themselves; those whose name holds `words` when given; and how many there are. */
+/** A page of the workshop's students by name, archived ones by themselves; those whose name holds `words`, or these, when given; and how many there are. */
 export async function students(
   db: Db,
   {
@@ -65,13 +68,14 @@ export async function students(
     from = 0,
     most = MOST_PEOPLE,
     archived = false,
-  }: { words?: string; from?: number; most?: number; archived?: boolean } = {},
+    ids,
+  }: { words?: string; from?: number; most?: number; archived?: boolean; ids?: readonly string[] } = {},
 ): Promise<{ total: number; students: StudentRow[] }> {
   const { rows } = await db.query<StudentRow & { total: number }>(
     `select id, name, sign_in_name, age, level, setup, school, count(*) over ()::int as total from person
      where role = 'student' and archived_at is not null = $4 and position(lower($1) in lower(name)) > 0
-     order by name, id limit $2 offset $3`,
-    [words, most, from, archived],
+       and ($5::uuid[] is null or id = any($5)) order by name, id limit $2 offset $3`,
+    [words, most, from, archived, ids ?? null],
   );
   return { total: rows[0]?.total ?? 0, students: rows.map(({ total: _, ...one }) => one) };
 }
@@ -92,6 +96,72 @@ export interface NewStudent {
   /** Figures where nothing is said. */
   report?: ReportWords;
   school: string;
+}
+
+/** A teacher of the workshop as lists show them. */
+export interface TeacherRow {
+  id: string;
+  name: string;
+  is_owner: boolean;
+  archived: boolean;
+  /** How many students of their own they have; an owner sees all beside. */
+  students: number;
+}
+
+/** The teachers of the workshop by name. */
+export async function teachers(db: Db): Promise<TeacherRow[]> {
+  const { rows } = await db.query<TeacherRow>(
+    `select p.id, p.name, p.is_owner, p.archived_at is not null as archived,
+       (select count(*)::int from teaching t where t.teacher_id = p.id) as students
+     from person p where p.role = 'teacher' order by p.archived_at is not null, p.name, p.id`,
+  );
+  return rows;
+}
+
+/** Adds a teacher to the owner's workshop, who comes in by a link and chooses a sign-in name then. Gives their id. */
+export async function addTeacher(db: Db, owner: Person, name: string): Promise<string> {
+  const id = crypto.randomUUID();
+  await db.query(
+    `insert into person (id, workshop_id, role, name, sign_in_name, level, school) values ($1, $2, 'teacher', $3, $4, 'concert', $5)`,
+    [id, owner.workshop_id, name, `invited-${id.slice(0, 8)}`, owner.school.name],
+  );
+  return id;
+}
+
+/** Makes a teacher an owner too, or no longer; false where that is not theirs to do, or nobody would own the workshop. */
+export async function setOwner(db: Db, id: string, owns: boolean): Promise<boolean> {
+  return (await db.query<{ done: boolean }>('select set_owner($1, $2) as done', [id, owns])).rows[0]!.done;
+}
+
+/** Who teaches a student. */
+export async function teachersOf(db: Db, studentId: string): Promise<string[]> {
+  const { rows } = await db.query<{ teacher_id: string }>('select teacher_id from teaching where student_id = $1', [
+    studentId,
+  ]);
+  return rows.map(({ teacher_id }) => teacher_id);
+}
+
+/** Shares a student with teachers of the workshop: these, and no others, have them from now on. */
+export async function shareStudent(
+  db: Db,
+  teacher: Pick<Person, 'workshop_id'>,
+  studentId: string,
+  teacherIds: readonly string[],
+): Promise<void> {
+  await db.query(
+    `insert into teaching (student_id, teacher_id, workshop_id) select $1, p.id, $3 from person p
+     where p.id = any($2::uuid[]) and p.role = 'teacher' on conflict do nothing`,
+    [studentId, teacherIds, teacher.workshop_id],
+  );
+  await db.query('delete from teaching where student_id = $1 and teacher_id <> all($2::uuid[])', [
+    studentId,
+    teacherIds,
+  ]);
+}
+
+/** How the signed-in person sits, counts and reads reports. */
+export async function setOwnWays(db: Db, given: { setup: Setup; school: string; report: ReportWords }): Promise<void> {
+  await db.query('select set_own_ways($1, $2, $3)', [given.setup, given.school, given.report]);
 }
 
 /** Adds a student to the teacher's workshop. `taken` when the sign-in name is somebody's already. */
@@ -155,10 +225,10 @@ export async function changePerson(
   return rowCount === 1;
 }
 
-/** Archives a student, who then signs in no more, or brings one back; false when the teacher has no such student. */
+/** Archives a student, or as an owner a teacher, who then signs in no more, or brings one back; false where one has no such person. */
 export async function archivePerson(db: Db, id: string, archived: boolean): Promise<boolean> {
   const { rowCount } = await db.query(
-    `update person set archived_at = case when $2 then coalesce(archived_at, now()) end where id = $1 and role = 'student'`,
+    `update person set archived_at = case when $2 then coalesce(archived_at, now()) end where id = $1 and not is_owner and id <> signed_in_person()`,
     [id, archived],
   );
   return rowCount === 1;

@@ -8,7 +8,7 @@ import { MOST_TAKES_A_DAY, type Level } from '@/core/limits';
 import { fail, ok, problem, problemAt, problemsOf, type Result } from '@/core/result';
 import { JUDGE_VERSION } from '@/core/take/judge';
 import type { Db } from './database';
-import { JUDGED, judgedColumns, type JudgedTake } from './judging/judged';
+import { isThrough, JUDGED, judgedColumns, type JudgedTake } from './judging/judged';
 import type { Person } from './people';
 
 /** A take as lists show it: when, what, and its figures. */
@@ -153,14 +153,16 @@ async function keepJudged(db: Db, player: Person, sent: SentTake, judged: Judged
     assignment: boolean;
     set_tempo?: number;
     set_at?: Date;
+    bar_from: number | null;
+    bar_to: number | null;
   }>(
-    `select g.document, a.tempo as set_tempo, a.set_at, a.id is not null as assignment,
+    `select g.document, a.tempo as set_tempo, a.set_at, a.bar_from, a.bar_to, a.id is not null as assignment,
        (select count(*)::int from take where player_id = $3 and received_at > now() - interval '1 day') as kept
      from (select) one left join groove g on g.id = $1
        left join assignment a on a.id = $2 and a.groove_id = $1 and a.student_id = $3`,
     [grooveId, assignmentId ?? null, player.id],
   );
-  const { document, kept, assignment, set_tempo, set_at } = rows[0]!;
+  const { document, kept, assignment, set_tempo, set_at, bar_from, bar_to } = rows[0]!;
   if (!document)
     return fail(
       problemAt('groove', 'groove-gone', 'This groove is not there any more.', 'Open Today and choose another.'),
@@ -179,9 +181,14 @@ async function keepJudged(db: Db, player: Person, sent: SentTake, judged: Judged
       ),
     );
   const asWritten = isAsWritten(judged.bars, document, player.setup);
-  // What was set counts as played where it was: all of these bars, no slower than they were set, since they were set.
-  const asSet =
-    asWritten && judged.isWhole && judged.tempo >= (set_tempo ?? 0) && sent.playedAt >= (set_at ?? new Date(0));
+  const isWhole =
+    bar_from === null || bar_to === null
+      ? judged.isWhole
+      : Array.from({ length: bar_to - bar_from + 1 }, (_, at) => bar_from + at).every((bar) =>
+          isThrough(judged.passages, bar),
+        );
+  // What was set counts as played where it was: all of the bars that were, no slower than they were set, since they were set.
+  const asSet = asWritten && isWhole && judged.tempo >= (set_tempo ?? 0) && sent.playedAt >= (set_at ?? new Date(0));
   const isNew = await insertTake(db, {
     ...sent,
     player,

@@ -17,6 +17,7 @@ Object.assign((page.__zod_globalConfig ??= {}), { jitless: true });
 
 const TEACHER = [
   ['Today', '/today'],
+  ['Lessons', '/lessons'],
   ['Grooves', '/grooves'],
   ['Drills', '/drills'],
   ['People', '/people'],

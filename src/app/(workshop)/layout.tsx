@@ -1,14 +1,19 @@
 import type { ReactNode } from 'react';
 import { signOutAction } from '@/features/door/actions';
 import { Outbox } from '@/ui/outbox/Outbox';
-import { requirePerson } from '@/server/session';
+import { LessonBar } from '@/features/lessons/LessonBar';
+import { runningLesson } from '@/server/lessons';
+import { asPerson, requirePerson } from '@/server/session';
 import { Shell } from '@/ui/Shell';
+import { namesInWords } from '@/ui/words/text';
 
 export default async function WorkshopLayout({ children }: { children: ReactNode }) {
   const { id, role, name, workshop } = await requirePerson();
+  const running = await asPerson((db) => runningLesson(db, { id, role }));
   return (
     <Shell role={role} name={name} workshop={workshop} signOut={signOutAction}>
       <Outbox playerId={id} />
+      {running && role === 'teacher' && <LessonBar lesson={{ id: running.id, with: namesInWords(running.with) }} />}
       {children}
     </Shell>
   );

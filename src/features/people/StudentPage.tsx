@@ -1,26 +1,21 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
 import type { FiguresOfMany } from '@/core/plan/studentFigures';
-import type { Assignment } from '@/server/assignments';
-import type { DrillChoice } from '@/server/drills';
-import type { GrooveRow } from '@/server/grooves';
+import type { LessonRow } from '@/server/lessons';
 import type { ListeningProgress } from '@/server/listening';
+import type { StudentNews } from '@/server/news';
 import type { Person } from '@/server/people';
 import type { TakeRow } from '@/server/takes';
 import { StudentFigures } from '@/ui/student/StudentFigures';
 import { Page } from '@/ui/Page';
 import type { Reader } from '@/ui/reader';
 import { TakeTable } from '@/ui/take/TakeTable';
-import { dayInWords } from '@/ui/words/dates';
-import { plural } from '@/ui/words/text';
-import { tempoInWords } from '@/ui/words/figures';
-import { endAssignmentAction } from './actions';
-import { AssignmentForm } from './AssignmentForm';
+import { AtOneLook } from './AtOneLook';
+import { LessonList } from './LessonList';
 import { Listening } from './Listening';
 import { LeavingSection } from './LeavingSection';
-import { DRILL } from './shapes';
 import { PersonForm } from './PersonForm';
 import { ProgressChart } from './ProgressChart';
 import { SignInSection } from './SignInSection';
@@ -31,47 +26,36 @@ const LISTED = 12;
 interface StudentPageProps {
   student: Person;
   reader: Reader;
-  assignments: Assignment[];
-  grooves: readonly GrooveRow[];
-  drills: readonly DrillChoice[];
+  /** What was played last, and how often of late. */
+  news: StudentNews | undefined;
+  /** When they come next. */
+  next?: Date;
+  lessons: readonly LessonRow[];
+  /** What is set, to be looked at, changed and set. */
+  homework: ReactNode;
+  /** Who teaches them, where there are several teachers. */
+  sharing: ReactNode;
   takes: TakeRow[];
   figures: FiguresOfMany;
   listening: readonly ListeningProgress[];
   /** When an invitation that is open runs out. */
   openUntil?: Date;
-  /** A drill that is to be set next. */
-  drill?: string;
 }
 
 /** One student for the teacher: what is set, how it goes, and every take. */
 export function StudentPage({
   reader,
   student,
-  assignments,
-  grooves,
-  drills,
+  news,
+  next,
+  lessons,
+  homework,
+  sharing,
   takes,
   figures,
   listening,
   openUntil,
-  drill,
 }: StudentPageProps) {
-  const choices = [
-    ...grooves
-      .filter((one) => !one.archived)
-      .map(({ id, title, tempo }) => ({
-        value: id,
-        label: `${title} (${tempoInWords(tempo)})`,
-        tempo,
-        click: 'counts' as const,
-      })),
-    ...drills.map(({ id, name, goal, click }) => ({
-      value: `${DRILL}${id}`,
-      label: `Drill: ${name} (${tempoInWords(goal)})`,
-      tempo: goal,
-      click,
-    })),
-  ];
   const heard = takes.filter((take) => take.sd_error_ms !== null && take.struck_by === 'player' && !take.set_aside_why);
   return (
     <Page
@@ -81,66 +65,9 @@ export function StudentPage({
         .join(' · ')}
     >
       <Box sx={{ display: 'grid', gap: 4, maxWidth: 1180 }}>
-        <section>
-          <Typography variant="h2" gutterBottom>
-            Set to practise
-          </Typography>
-          {!assignments.length && (
-            <Typography color="textSecondary" sx={{ mb: 2 }}>
-              Nothing is set. Choose a groove below; it stands on {student.name}’s Today at once.
-            </Typography>
-          )}
-          {assignments.map((one) => (
-            <Box
-              key={one.id}
-              sx={{
-                display: 'flex',
-                flexWrap: 'wrap',
-                gap: 2,
-                alignItems: 'center',
-                py: 1.25,
-                borderTop: 1,
-                borderColor: 'divider',
-              }}
-            >
-              <Box sx={{ flex: '1 1 360px', minWidth: 0 }}>
-                <Typography>
-                  <strong>{one.title}</strong> at {tempoInWords(one.tempo)}, click on {one.click},{' '}
-                  {plural(one.minutes, 'minute')} a day
-                </Typography>
-                <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
-                  {one.reason} Since {dayInWords(one.set_at, reader.timeZone)}.
-                </Typography>
-              </Box>
-              <form action={endAssignmentAction}>
-                <Button
-                  type="submit"
-                  name="assignment"
-                  value={one.id}
-                  variant="outlined"
-                  size="small"
-                  aria-label={`End ${one.title}`}
-                >
-                  End it
-                </Button>
-              </form>
-            </Box>
-          ))}
-          {!student.archived && (
-            <Box id="set" sx={{ mt: 3 }}>
-              <Typography variant="h3" sx={{ mb: 1.5 }}>
-                Set another groove or drill
-              </Typography>
-              <AssignmentForm key={drill} student={student.id} choices={choices} chosen={drill && `${DRILL}${drill}`} />
-            </Box>
-          )}
-        </section>
-        <section>
-          <Typography variant="h2" sx={{ mb: 1.5 }}>
-            Name, level, kit and counting
-          </Typography>
-          <PersonForm person={student} />
-        </section>
+        {news && <AtOneLook student={student} news={news} next={next} reader={reader} />}
+        {homework}
+        {lessons.length > 0 && <LessonList lessons={lessons} timeZone={reader.timeZone} />}
         {heard.length > 1 && (
           <section>
             <Typography variant="h2" gutterBottom>
@@ -186,6 +113,13 @@ export function StudentPage({
             <Listening progress={listening} reader={reader} />
           </section>
         )}
+        <section>
+          <Typography variant="h2" sx={{ mb: 1.5 }}>
+            Name, level, kit and counting
+          </Typography>
+          <PersonForm person={student} />
+        </section>
+        {sharing}
         {!student.archived && <SignInSection student={student} openUntil={openUntil} timeZone={reader.timeZone} />}
         <LeavingSection id={student.id} name={student.name} archived={student.archived} />
       </Box>

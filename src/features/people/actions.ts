@@ -3,16 +3,23 @@
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
-import { ok, sentence } from '@/core/result';
-import { endAssignment, setAssignment } from '@/server/assignments';
-import { drill, grooveOfDrill } from '@/server/drills';
-import { groove } from '@/server/grooves';
 import { invite, takeBackInvitation } from '@/server/invitations';
-import { addStudent, archivePerson, changePerson, deleteStudent, setPassword, student } from '@/server/people';
+import {
+  addStudent,
+  addTeacher,
+  archivePerson,
+  changePerson,
+  deleteStudent,
+  setOwner,
+  setPassword,
+  shareStudent,
+  student,
+  teachers,
+} from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
-import { passwordShape } from '@/ui/fields';
+import { nameShape, passwordShape } from '@/ui/fields';
 import { fieldProblem, readForm, EMPTY_FORM, type FormState, textOf } from '@/ui/form';
-import { assignmentShape, changeShape, studentShape } from './shapes';
+import { changeShape, studentShape, teachersOf } from './shapes';
 
 export async function addStudentAction(_before: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
@@ -57,6 +64,43 @@ export async function archivePersonAction(form: FormData): Promise<void> {
   revalidatePath('/', 'layout');
 }
 
+/** Which teachers have a student from now on; a teacher who leaves themselves out sees them no more. */
+export async function shareAction(_before: FormState, form: FormData): Promise<FormState> {
+  const teacher = await requireTeacher();
+  const [id, chosen] = [z.uuid().safeParse(textOf(form, 'student')), teachersOf(form)];
+  if (!id.success) return fieldProblem(form, 'teachers', 'This student is not there any more.');
+  if (!chosen.length) return fieldProblem(form, 'teachers', 'Leave at least one teacher.');
+  const wrong = await asPerson(async (db) => {
+    if (!(await student(db, id.data))) return 'This student is not there any more.';
+    const there = (await teachers(db)).filter(({ archived }) => !archived).map((one) => one.id);
+    if (!chosen.every((one) => there.includes(one))) return 'One of them teaches here no more. Load the page anew.';
+    await shareStudent(db, teacher, id.data, chosen);
+    return undefined;
+  });
+  if (wrong) return fieldProblem(form, 'teachers', wrong);
+  revalidatePath('/', 'layout');
+  return { ...EMPTY_FORM, say: 'Kept. It holds from now on.' };
+}
+
+/** Adds a teacher to the owner's workshop; they come in by a link. */
+export async function addTeacherAction(_before: FormState, form: FormData): Promise<FormState> {
+  const owner = await requireTeacher();
+  const read = readForm(z.object({ name: nameShape }), form);
+  if (!read.ok) return read.state;
+  if (!owner.is_owner) return fieldProblem(form, 'name', 'Teachers are the owner’s to add.');
+  await asPerson((db) => addTeacher(db, owner, read.value.name));
+  revalidatePath('/workshop');
+  return { ...EMPTY_FORM, say: 'Added. Make a link for them to come in by.' };
+}
+
+/** Makes a teacher an owner too, or no longer. */
+export async function setOwnerAction(form: FormData): Promise<void> {
+  await requireTeacher();
+  const id = z.uuid().safeParse(textOf(form, 'person'));
+  if (id.success) await asPerson((db) => setOwner(db, id.data, textOf(form, 'owns') === 'yes'));
+  revalidatePath('/', 'layout');
+}
+
 /** The link of an invitation that was made just now, or why none was. */
 export interface Invited {
   token?: string;
@@ -68,8 +112,8 @@ export async function inviteAction(_before: Invited, form: FormData): Promise<In
   const teacher = await requireTeacher();
   const id = z.uuid().safeParse(textOf(form, 'person'));
   const token = id.success ? await asPerson((db) => invite(db, teacher, id.data)) : undefined;
-  if (!token) return { say: 'This student is not there any more, or is archived.' };
-  revalidatePath('/people', 'layout');
+  if (!token) return { say: 'This person is not there any more, or is archived.' };
+  revalidatePath('/', 'layout');
   return { token };
 }
 
@@ -78,7 +122,7 @@ export async function takeBackInvitationAction(form: FormData): Promise<void> {
   await requireTeacher();
   const id = z.uuid().safeParse(textOf(form, 'person'));
   if (id.success) await asPerson((db) => takeBackInvitation(db, id.data));
-  revalidatePath('/people', 'layout');
+  revalidatePath('/', 'layout');
 }
 
 /** Deletes an archived student for good, with everything of theirs. */
@@ -88,49 +132,4 @@ export async function deleteStudentAction(form: FormData): Promise<void> {
   if (!id.success || !(await asPerson((db) => deleteStudent(db, id.data)))) return;
   revalidatePath('/', 'layout');
   redirect('/people');
-}
-
-export async function setAssignmentAction(_before: FormState, form: FormData): Promise<FormState> {
-  const teacher = await requireTeacher();
-  const read = readForm(assignmentShape, form);
-  if (!read.ok) return read.state;
-  const { student: student_id, groove: chosen, ...given } = read.value;
-  const wrong = await asPerson(async (db) => {
-    const pupil = await student(db, student_id);
-    if (!pupil) return fieldProblem(form, 'groove', 'This student is not there any more.');
-    const found = chosen.drill ? await drill(db, chosen.id) : await groove(db, chosen.id);
-    if (!found)
-      return fieldProblem(
-        form,
-        'groove',
-        `This ${chosen.drill ? 'drill' : 'groove'} is not there any more. Choose another.`,
-      );
-    if (pupil.archived)
-      return fieldProblem(form, 'groove', `${pupil.name} is archived. Bring ${pupil.name} back first.`);
-    if ('archived' in found && found.archived)
-      return fieldProblem(
-        form,
-        'groove',
-        'This groove is archived. Bring it back on its shelf first, or choose another.',
-      );
-    const rule = 'rule' in found ? found.rule : undefined;
-    if (rule && !rule.ok) return fieldProblem(form, 'groove', sentence({ ...rule.problems[0]!, where: '' }));
-    const played =
-      rule && 'name' in found
-        ? await grooveOfDrill(db, teacher, { name: found.name, rule: rule.value }, pupil.level)
-        : ok(found.id);
-    if (!played.ok) return fieldProblem(form, 'groove', sentence({ ...played.problems[0]!, where: '' }));
-    await setAssignment(db, teacher, { student_id, groove_id: played.value, ...given });
-    return undefined;
-  });
-  if (wrong) return wrong;
-  revalidatePath(`/people/${student_id}`);
-  return { ...EMPTY_FORM, say: 'Set. It is on Today from now on.' };
-}
-
-export async function endAssignmentAction(form: FormData): Promise<void> {
-  await requireTeacher();
-  const id = z.uuid().safeParse(textOf(form, 'assignment'));
-  if (id.success) await asPerson((db) => endAssignment(db, id.data));
-  revalidatePath('/people', 'layout');
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { tagsShape } from '@/ui/fields';
-import { assignmentShape, changeShape, DRILL, studentShape } from './shapes';
+import { changeShape, studentShape } from './shapes';
 
 const ID = '6d90c925-50c3-4e6e-8a80-44195a7fa942';
 const said = (read: { success: boolean; error?: { issues: { path: PropertyKey[]; message: string }[] } }) =>
@@ -38,35 +38,6 @@ describe('a student who is added', () => {
     [{ name: '  ' }, 'name: Give a name.'],
   ])('%o is said at its field', (change, expected) => {
     expect(said(studentShape.safeParse({ ...given, ...change }))).toContain(expected);
-  });
-});
-
-describe('what is set', () => {
-  const given = { student: ID, groove: ID, tempo: '72,5', click: '2 and 4', minutes: '15', reason: ' Hear the foot. ' };
-
-  test('is a groove or a drill, at a tempo with a point or a comma', () => {
-    expect(assignmentShape.parse(given)).toMatchObject({
-      groove: { drill: false, id: ID },
-      tempo: 72.5,
-      minutes: 15,
-      reason: 'Hear the foot.',
-    });
-    expect(assignmentShape.parse({ ...given, reason: ' ' }).reason).toBe('');
-    expect(assignmentShape.parse({ ...given, groove: `${DRILL}${ID}` }).groove).toEqual({ drill: true, id: ID });
-  });
-
-  test.each([
-    [{ groove: 'drill:none' }, 'groove: Choose a groove or a drill.'],
-    [{ groove: '' }, 'groove: Choose a groove or a drill.'],
-    [{ tempo: '' }, 'tempo: Write a tempo in beats a minute, like 72.'],
-    [{ tempo: '1000' }, 'tempo: The fastest tempo is 300.'],
-    [{ click: 'loud' }, 'click: Choose a click plan from the list.'],
-    [{ minutes: '7.5' }, 'minutes: Whole minutes, please.'],
-    [{ minutes: '600' }, 'minutes: At most 120 minutes a day.'],
-    [{ reason: 'x'.repeat(401) }, 'reason: At most 400 characters.'],
-    [{ student: 'x' }, 'student: This student is not there any more.'],
-  ])('%o is said at its field', (change, expected) => {
-    expect(said(assignmentShape.safeParse({ ...given, ...change }))).toContain(expected);
   });
 });
 

@@ -1,22 +1,9 @@
 import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
-import { AGE_BANDS, LEVELS, MOST_GOALS, MOST_MINUTES, MOST_REASON } from '@/core/limits';
+import { AGE_BANDS, LEVELS, MOST_GOALS } from '@/core/limits';
 import { REPORT_WORDS } from '@/core/take/verdictInWords';
-import { CLICK_PLAN_NAMES, type ClickPlanName } from '@/core/time/clickPlan';
-import { tempoShape, textShape } from '@/core/documents/shapes';
+import { textShape } from '@/core/documents/shapes';
 import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
-
-const number = (say: string) =>
-  z
-    .string()
-    .trim()
-    .max(20, say)
-    .transform((text, context) => {
-      const value = text === '' ? NaN : Number(text.replace(',', '.'));
-      if (Number.isFinite(value)) return value;
-      context.addIssue({ code: 'custom', message: say });
-      return z.NEVER;
-    });
 
 const level = z.enum(LEVELS, 'Choose a level from the list.');
 
@@ -65,27 +52,14 @@ export const studentShape = z
     message: 'Give a sign-in name too, or leave both empty and invite by a link.',
   });
 
-/** What the value of a drill begins with where grooves and drills stand in one list. */
-export const DRILL = 'drill:';
+const TEACHER = 'teacher:';
 
-export const assignmentShape = z.object({
-  student: z.uuid('This student is not there any more.'),
-  /** A groove, or a drill that is to be written out for it. */
-  groove: z
-    .string()
-    .transform((value) => ({ drill: value.startsWith(DRILL), id: value.replace(DRILL, '') }))
-    .refine(({ id }) => z.uuid().safeParse(id).success, 'Choose a groove or a drill.'),
-  tempo: number('Write a tempo in beats a minute, like 72.').pipe(tempoShape),
-  click: z.enum(CLICK_PLAN_NAMES as [ClickPlanName, ...ClickPlanName[]], 'Choose a click plan from the list.'),
-  minutes: number('Write the minutes a day, like 15.').pipe(
-    z
-      .number()
-      .int('Whole minutes, please.')
-      .min(1, 'At least 1 minute.')
-      .max(MOST_MINUTES, `At most ${MOST_MINUTES} minutes a day.`),
-  ),
-  reason: textShape(MOST_REASON),
-});
+/** The teachers a form has ticked, by its fields; those of one that can be read at all. */
+export function teachersOf(form: unknown): string[] {
+  if (!(form instanceof FormData)) return [];
+  const ticked = [...form.keys()].filter((name) => name.startsWith(TEACHER)).map((name) => name.slice(TEACHER.length));
+  return ticked.filter((id) => z.uuid().safeParse(id).success);
+}
 
 /** What can be changed of a person; what is left out stays. */
 export const changeShape = z.object({

@@ -32,6 +32,7 @@ export function Room({ climb, step, said, asked, ...facts }: RoomProps) {
     beginsAtOnce: false,
     seed: anySeed(),
     climbing: { climb, step, said },
+    practisedMs: 0,
   }));
   const limbs = useMemo(() => limbsIn(groove), [groove]);
   const { way } = state.settings;

@@ -5,7 +5,7 @@ import type { Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import type { Level, SpeedLimits } from '@/core/limits';
 import type { ReportWords } from '@/core/take/verdictInWords';
-import type { Bpm } from '@/core/time/units';
+import type { Bpm, Ms } from '@/core/time/units';
 import type { RoomSettings, WayName } from './settings';
 import type { RoomAction, RoomState } from './state';
 
@@ -14,6 +14,9 @@ export interface RoomAssignment {
   id: string;
   tempo: Bpm;
   reason: string;
+  /** A day, and how much of it sounded today already. */
+  minutes: number;
+  todayMs: Ms;
 }
 
 /** Who plays what, and as how far on they are judged: all that stays the same while one is in the room. */

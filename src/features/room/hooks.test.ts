@@ -46,6 +46,7 @@ const inRoom = (climb: Climb = usualClimb(80)) =>
       beginsAtOnce: false,
       seed: 1,
       climbing: { climb, step: 7 },
+      practisedMs: 0,
     });
     const room = useMemo(
       () => ({

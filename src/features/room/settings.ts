@@ -96,7 +96,7 @@ export function firstSettings(
   };
 }
 
-export type AskedSettings = Partial<Pick<RoomSettings, 'bpm' | 'click' | 'task' | 'bars'>>;
+export type AskedSettings = Partial<Pick<RoomSettings, 'bpm' | 'click' | 'task' | 'bars' | 'way'>>;
 
 /** "2" or "2-3", counted from 1, of bars up to the one with index `last`. */
 function barsAsked(text: string | undefined, last: number): RoomSettings['bars'] {

@@ -11,6 +11,7 @@ const first: RoomState = {
   beginsAtOnce: false,
   seed: 1,
   climbing: { climb: usualClimb(80), step: 0 },
+  practisedMs: 0,
 };
 const after = (...actions: RoomAction[]) => actions.reduce(roomAfter, first);
 const judged = { id: 'one', whole: true } as Judged;

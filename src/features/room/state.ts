@@ -2,6 +2,7 @@ import type { Climb } from '@/core/documents/climb';
 import type { Take } from '@/core/documents/take';
 import type { Judgement } from '@/core/take/judge';
 import type { TakeSound } from '@/sound/recordings/takeSound';
+import type { Ms } from '@/core/time/units';
 import type { RoomSettings } from './settings';
 
 /** A take when it is done. */
@@ -38,6 +39,8 @@ export interface RoomState {
   /** In which order places are called. */
   seed: number;
   climbing: Climbing;
+  /** How long the player's own takes sounded since the room was entered. */
+  practisedMs: Ms;
 }
 
 export type RoomAction =
@@ -80,7 +83,13 @@ export function roomAfter(state: RoomState, action: RoomAction): RoomState {
     case 'ended':
       return { ...state, phase: 'ready', goesOn: false, say: action.say };
     case 'judged':
-      return { ...state, phase: 'judged', judged: action.judged, say: action.say };
+      return {
+        ...state,
+        phase: 'judged',
+        judged: action.judged,
+        say: action.say,
+        practisedMs: state.practisedMs + (action.judged.take.struckBy === 'player' ? action.judged.take.playedMs : 0),
+      };
     case 'said':
       return { ...state, say: action.say };
     case 'again':

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
 import { MOST_STUDENTS, type News, type StudentNews } from '@/server/news';
 import { EmptyState } from '@/ui/EmptyState';
 import { FindByName, hrefOf, Pages } from '@/ui/FindByName';
@@ -21,10 +22,19 @@ interface TeacherTodayProps {
   reader: Reader;
   /** That a backup is wanted, where one is. */
   backupOverdue?: string;
+  /** The lessons of the day and who wants an eye, above everybody. */
+  children?: ReactNode;
 }
 
-/** Who needs what: each student with the last take's verdict and the week's practice, the least practised first. */
-export function TeacherToday({ news: { total, students }, asked, workshop, reader, backupOverdue }: TeacherTodayProps) {
+/** The day's lessons, who needs what, and each student with the last take's verdict and the week's practice, the least practised first. */
+export function TeacherToday({
+  news: { total, students },
+  asked,
+  workshop,
+  reader,
+  backupOverdue,
+  children,
+}: TeacherTodayProps) {
   const isEmpty = !students.length && !asked.words && !asked.from;
   const isMany = total > MOST_STUDENTS || Boolean(asked.words) || asked.from > 0;
   return (
@@ -42,6 +52,12 @@ export function TeacherToday({ news: { total, students }, asked, workshop, reade
           {backupOverdue} Whoever runs the server makes one with npm run backup; how often one is wanted is set in the{' '}
           <Link href="/workshop">workshop</Link>.
         </Alert>
+      )}
+      {!isEmpty && !asked.words && !asked.from && children}
+      {!isEmpty && (
+        <Typography variant="h2" sx={{ mb: 1.5 }}>
+          Everybody
+        </Typography>
       )}
       {isMany && <FindByName action="/today" label="Find a student" words={asked.words} />}
       {isEmpty && (

@@ -30,6 +30,10 @@ interface WorkshopPageProps {
   unread: readonly Problem[];
   /** When the last backup was made. */
   lastBackup: Date | null;
+  /** Only an owner keeps what holds for everybody. */
+  isOwner: boolean;
+  /** Who teaches here. */
+  teachers: ReactNode;
   children: ReactNode;
 }
 
@@ -40,6 +44,8 @@ export function WorkshopPage({
   number: openedNumber,
   unread,
   lastBackup,
+  isOwner,
+  teachers,
   children,
 }: WorkshopPageProps) {
   const [settings, setSettings] = useState(opened);
@@ -81,9 +87,11 @@ export function WorkshopPage({
           <Button href="/workshop/changes" variant="outlined">
             Who changed what
           </Button>
-          <Button variant="contained" onClick={keep} loading={busy}>
-            Keep changes
-          </Button>
+          {isOwner && (
+            <Button variant="contained" onClick={keep} loading={busy}>
+              Keep changes
+            </Button>
+          )}
         </>
       }
     >
@@ -107,32 +115,45 @@ export function WorkshopPage({
         <Section title="You" note="How you sit and how you count: every strip, stave and message speaks so.">
           {children}
         </Section>
-        <Section
-          title="Schools of counting"
-          note="Yours stand beside those that come with Mochila, for you and for each student."
-        >
-          <SchoolTables {...section} />
-        </Section>
-        <Section title="The clock" note="Days and times are said by it on every page, wherever it is read.">
-          <ZoneField {...section} />
-        </Section>
-        <Section
-          title="Backup"
-          note="One file holds everything. Whoever runs the server makes it with npm run backup; older than this, Today says so."
-        >
-          <BackupField {...section} last={lastBackup} />
-        </Section>
-        <Section
-          title="Strokes a second"
-          note="Up to these a limb is comfortable, fast, at its limit. The bench warns above the limit, the room before fast rungs."
-        >
-          <LimitsTable {...section} />
-        </Section>
-        <Section title="Which feel a style wants" note="A hint with its reason on the bench, never a lock.">
-          <FeelTable {...section} />
-        </Section>
+        {teachers}
+        {!isOwner && (
+          <Typography color="textSecondary">What holds for the whole workshop is the owner’s to set.</Typography>
+        )}
+        {isOwner && <OwnersSections section={section} lastBackup={lastBackup} />}
       </Box>
     </Page>
+  );
+}
+
+/** What an owner sets for the whole workshop. */
+function OwnersSections({ section, lastBackup }: { section: SectionProps; lastBackup: Date | null }) {
+  return (
+    <>
+      <Section
+        title="Schools of counting"
+        note="Yours stand beside those that come with Mochila, for you and for each student."
+      >
+        <SchoolTables {...section} />
+      </Section>
+      <Section title="The clock" note="Days and times are said by it on every page, wherever it is read.">
+        <ZoneField {...section} />
+      </Section>
+      <Section
+        title="Backup"
+        note="One file holds everything. Whoever runs the server makes it with npm run backup; older than this, Today says so."
+      >
+        <BackupField {...section} last={lastBackup} />
+      </Section>
+      <Section
+        title="Strokes a second"
+        note="Up to these a limb is comfortable, fast, at its limit. The bench warns above the limit, the room before fast rungs."
+      >
+        <LimitsTable {...section} />
+      </Section>
+      <Section title="Which feel a style wants" note="A hint with its reason on the bench, never a lock.">
+        <FeelTable {...section} />
+      </Section>
+    </>
   );
 }
 

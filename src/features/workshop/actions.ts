@@ -17,6 +17,7 @@ export type SettingsAnswer =
 /** Keeps the workshop's settings whole, or says at each field what is wrong with it. */
 export async function saveSettingsAction(given: WorkshopSettings, from: number): Promise<SettingsAnswer> {
   const teacher = await requireTeacher();
+  if (!teacher.is_owner) return refused({ '': 'What holds for the whole workshop is the owner’s to set.' });
   const read = settingsShape.safeParse(given);
   if (!read.success)
     return refused(

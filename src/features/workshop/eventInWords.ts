@@ -23,6 +23,22 @@ export function eventInWords({ kind, by, about, detail, is_own }: Omit<EventRow,
       return `${who} brought ${whom} back`;
     case 'homework set':
       return `${who} set “${detail}” for ${whom}`;
+    case 'teacher added':
+      return `${who} added ${whom} as a teacher`;
+    case 'shared':
+      return `${who} gave ${whom} to ${detail} as a student`;
+    case 'shared no more':
+      return `${who} took ${whom} from the students of ${detail}`;
+    case 'owner made':
+      return `${who} made ${whom} an owner`;
+    case 'owner ended':
+      return `${who} made ${whom} an owner no more`;
+    case 'homework changed':
+      return `${who} changed “${detail}” for ${whom}`;
+    case 'homework set again':
+      return `${who} set “${detail}” again for ${whom}`;
+    case 'homework undone':
+      return `${who} took back “${detail}” from ${whom}`;
     case 'homework ended':
       return `${who} ended “${detail}” for ${whom}`;
     case 'settings changed':

@@ -3,6 +3,7 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { useActionState } from 'react';
 import { Field } from '@/ui/Field';
@@ -11,6 +12,7 @@ import { Page } from '@/ui/Page';
 import { SchemeButton } from '@/ui/SchemeButton';
 import { dayInWords } from '@/ui/words/dates';
 import type { OwnSession } from '@/server/ownSessions';
+import { WaysForm, type WaysFormProps } from './WaysForm';
 import { changePasswordAction, endSessionAction, signOutEverywhereAction } from './actions';
 
 interface YouPageProps {
@@ -24,13 +26,22 @@ interface YouPageProps {
   /** In the demo everybody comes in without a password. */
   isDemo: boolean;
   signOut: () => Promise<void>;
+  ways: WaysFormProps;
 }
 
-/** What everybody settles for themselves: the password, and where they are signed in. */
-export function YouPage({ id, timeZone, sessions, name, signInName, workshop, isDemo, signOut }: YouPageProps) {
+/** What everybody settles for themselves: how they sit and count, the password, where they are signed in. */
+export function YouPage({ id, timeZone, sessions, name, signInName, workshop, isDemo, signOut, ways }: YouPageProps) {
   return (
     <Page title={name} note={`${workshop} · signs in as ${signInName}`}>
       <Box sx={{ display: 'grid', gap: 5, maxWidth: 720 }}>
+        <section>
+          <Typography variant="h2">Kit, counting, reports</Typography>
+          <Typography color="textSecondary" sx={{ mb: 2 }}>
+            Every groove is turned round for your kit, and counted as you count. What listens to you, and which keys you
+            play by, is set in the room under Set up, or under <Link href="/getting-heard">Getting heard</Link>.
+          </Typography>
+          <WaysForm {...ways} />
+        </section>
         <section>
           <Typography variant="h2" sx={{ mb: 2 }}>
             Password

@@ -3,11 +3,13 @@
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
+import { SETUPS } from '@/core/groove/limbs';
+import { REPORT_WORDS } from '@/core/take/verdictInWords';
 import { isOwnPassword } from '@/server/door';
 import { endOwnSession } from '@/server/ownSessions';
-import { setPassword, signOutEverywhere } from '@/server/people';
+import { setOwnWays, setPassword, signOutEverywhere } from '@/server/people';
 import { asPerson, forgetSession, requirePerson } from '@/server/session';
-import { passwordShape } from '@/ui/fields';
+import { passwordShape, schoolShape } from '@/ui/fields';
 import { EMPTY_FORM, fieldProblem, readForm, textOf, type FormState } from '@/ui/form';
 
 const changeShape = z.object({
@@ -24,6 +26,22 @@ export async function changePasswordAction(_before: FormState, form: FormData): 
   if (!own.ok) return fieldProblem(form, 'password', own.say);
   await asPerson((db) => setPassword(db, who.id, read.value.newPassword));
   return { ...EMPTY_FORM, say: 'Changed. Everywhere else you are signed out.' };
+}
+
+const waysShape = z.object({
+  setup: z.enum(SETUPS, 'Choose a set-up from the list.'),
+  school: schoolShape,
+  report: z.enum(REPORT_WORDS, 'Choose from the list.'),
+});
+
+/** How one sits, counts and reads reports. */
+export async function keepWaysAction(_before: FormState, form: FormData): Promise<FormState> {
+  await requirePerson();
+  const read = readForm(waysShape, form);
+  if (!read.ok) return read.state;
+  await asPerson((db) => setOwnWays(db, read.value));
+  revalidatePath('/', 'layout');
+  return { ...EMPTY_FORM, say: 'Kept. It holds from now on.' };
 }
 
 /** Ends one of one's own sessions. */

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { subDays, subHours } from 'date-fns';
 import pg from 'pg';
 import { limbsIn, turnFor } from '@/core/groove/kit';
@@ -22,19 +21,22 @@ import { insertTake } from '../takes';
 import { DEMO_DRILLS } from './drills';
 import { STARTER_GROOVES } from './grooves';
 import { heard } from './heard';
-import { DEMO_STUDENTS, DEMO_TEACHER, DEMO_WORKSHOP, type DemoAssignment, type DemoStudent } from './people';
+import { dueOf, fillLessons } from './lessons';
+import {
+  DEMO_COLLEAGUE,
+  DEMO_STUDENTS,
+  DEMO_TEACHER,
+  DEMO_WORKSHOP,
+  type DemoAssignment,
+  type DemoStudent,
+} from './people';
+import { demoId } from './demoId';
 
 /** How far back the demo's log reaches. */
 const DEMO_DAYS = 21;
 const DEMO_ROUNDS = 8;
 /** What the teacher of the demo likes best. */
 const DEMO_FAVOURITES = ['Ferry ramp', 'Lantern ghosts', 'Palm jetty', 'Six oars'];
-
-/** A row's id made from its name, so that every demo has the same ones. */
-function demoId(name: string): string {
-  const hex = createHash('sha256').update(`mochila demo ${name}`).digest('hex');
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
-}
 
 /**
  * Fills an empty database with the demo workshop, in one transaction, as the database's owner. Does
@@ -88,6 +90,9 @@ async function fill(db: Db, now: Date): Promise<void> {
     );
   const teacher = { id: demoId(DEMO_TEACHER.name), workshop_id };
   await add(teacher.id, 'teacher', DEMO_TEACHER, 'concert', 'crossed');
+  await db.query('update person set is_owner = true where id = $1', [teacher.id]);
+  const colleague = demoId(DEMO_COLLEAGUE.name);
+  await add(colleague, 'teacher', DEMO_COLLEAGUE, 'concert', 'crossed');
   for (const { groove, level, tags } of STARTER_GROOVES)
     await addGroove(db, teacher, { id: demoId(groove.title), groove, level, tags });
   for (const title of DEMO_FAVOURITES)
@@ -99,10 +104,20 @@ async function fill(db: Db, now: Date): Promise<void> {
   for (const student of DEMO_STUDENTS) {
     const id = demoId(student.name);
     await add(id, 'student', student, student.level, student.setup);
-    for (const { daysAgo, endedDaysAgo, groove, ...given } of student.assignments) {
+    for (const teacherId of [teacher.id, ...(DEMO_COLLEAGUE.shares === student.name ? [colleague] : [])])
+      await db.query('insert into teaching (student_id, teacher_id, workshop_id) values ($1, $2, $3)', [
+        id,
+        teacherId,
+        workshop_id,
+      ]);
+    for (const { daysAgo, endedDaysAgo, groove, pass, due, ladder, ...given } of student.assignments) {
       const assignmentId = demoId(`${student.name} ${groove}`);
       await setAssignment(db, teacher, {
         ...given,
+        pass_takes: pass ?? null,
+        ladder_start: ladder?.start ?? null,
+        ladder_step: ladder?.step ?? null,
+        due_at: due ? dueOf(student.name, now) : null,
         id: assignmentId,
         student_id: id,
         groove_id: demoId(groove),
@@ -118,6 +133,7 @@ async function fill(db: Db, now: Date): Promise<void> {
     await fillListening(db, now, student, { id, workshop_id });
   }
   await fillHeard(db, now, workshop_id);
+  await fillLessons(db, now, teacher);
   await fillWords(db, now, teacher);
   await fillDrills(db, now, teacher);
 }

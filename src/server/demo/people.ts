@@ -1,4 +1,5 @@
 import type { SchoolName } from '@/core/count/schools';
+import type { StepKind } from '@/core/documents/lesson';
 import type { Setup } from '@/core/groove/limbs';
 import type { Level } from '@/core/limits';
 import type { Playing } from '@/core/take/simulatedKit';
@@ -17,6 +18,63 @@ export const DEMO_TEACHER = {
   school: 'e-and-a / trip-let' as SchoolName,
 };
 
+/** Who teaches beside the owner, and the student they share. */
+export const DEMO_COLLEAGUE = {
+  name: 'Runa Halvard',
+  signInName: 'runa',
+  age: 31,
+  school: 'takadimi' as SchoolName,
+  shares: 'Noor Tavish',
+};
+
+/** Who comes when: so many days after the demo is made, and on that weekday ever since. */
+export interface DemoTime {
+  students: string[];
+  inDays: number;
+  at: string;
+  minutes: number;
+  /** What they took home a week before, where one was held. */
+  words?: string;
+  /** What was noted in it, by step. */
+  notes?: Partial<Record<StepKind, string>>;
+}
+export const DEMO_TIMES: DemoTime[] = [
+  {
+    students: ['Pim Aldersey'],
+    inDays: 0,
+    at: '15:00',
+    minutes: 30,
+    words: 'Slow crossing: say the & of 3 aloud, the foot comes with it.\nTen minutes a day are enough.',
+    notes: { recall: 'The & of 3 is there when he says it.', new: 'Count aloud.' },
+  },
+  {
+    students: ['Jonte Brackwater'],
+    inDays: 0,
+    at: '16:00',
+    minutes: 45,
+    words:
+      'Lantern ghosts: ghosts low and close to the head, on the hat, not behind it.\nRope and pulley: hear the grace before the stroke.',
+    notes: { recall: 'Ghosts still late. Watch the shoulders.', new: 'Flams open at 70. A notch faster.' },
+  },
+  {
+    students: ['Ilse Marrowby', 'Wendla Osterby'],
+    inDays: 0,
+    at: '17:30',
+    minutes: 60,
+    words: 'Together: one plays the hat, the other the foot, then change.',
+    notes: { 'to music': 'They listen to one another. Once more next time.' },
+  },
+  {
+    students: ['Noor Tavish'],
+    inDays: 1,
+    at: '16:00',
+    minutes: 45,
+    words: 'Ferry ramp: let 4 wait for you.',
+    notes: { recall: 'Clean.' },
+  },
+  { students: ['Bertil Quayle'], inDays: 3, at: '10:30', minutes: 45 },
+];
+
 /** What was set, how many days ago, and how it stands. */
 export interface DemoAssignment {
   groove: string;
@@ -26,6 +84,11 @@ export interface DemoAssignment {
   click: ClickPlanName;
   minutes: number;
   reason: string;
+  /** So many clean takes at the goal pass it. */
+  pass?: number;
+  /** Due by the next lesson. */
+  due?: boolean;
+  ladder?: { start: number; step: number };
 }
 
 export interface DemoStudent {
@@ -62,6 +125,7 @@ export const DEMO_STUDENTS: DemoStudent[] = [
         click: '8ths',
         minutes: 10,
         reason: 'The right foot on the & of 3 gets lost. Say the & aloud while you play it.',
+        due: true,
       },
     ],
   },
@@ -83,6 +147,8 @@ export const DEMO_STUDENTS: DemoStudent[] = [
         click: 'counts',
         minutes: 15,
         reason: 'The triplet on 3 pushes the tempo. Let 4 wait for you.',
+        pass: 2,
+        due: true,
       },
       {
         groove: 'Slow crossing',
@@ -113,6 +179,8 @@ export const DEMO_STUDENTS: DemoStudent[] = [
         click: '2 and 4',
         minutes: 25,
         reason: 'Ghosts late against the hat. Keep them low and close, click on 2 and 4.',
+        pass: 3,
+        due: true,
       },
       {
         groove: 'Rope and pulley',
@@ -121,6 +189,8 @@ export const DEMO_STUDENTS: DemoStudent[] = [
         click: 'counts',
         minutes: 10,
         reason: 'Flams open: grace near, not on the stroke.',
+        pass: 3,
+        ladder: { start: 50, step: 4 },
       },
     ],
   },

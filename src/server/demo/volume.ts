@@ -53,13 +53,16 @@ async function addStudents(db: Db, workshopId: string, count: number, now: Date)
        insert into person (id, workshop_id, role, name, sign_in_name, age, level, setup, school)
        select gen_random_uuid(), $1, 'student', 'Rower ' || n, 'rower' || n || '-' || substr(gen_random_uuid()::text, 1, 8), 'grown-up',
          (array['first year', 'second year', 'advanced', 'concert'])[1 + n % 4], 'crossed', 'e-and-a / trip-let'
-       from generate_series(1, $2) n returning id)
+       from generate_series(1, $2) n returning id),
+     taught as (
+       insert into teaching (student_id, teacher_id, workshop_id)
+       select added.id, owner.id, $1 from added cross join (select id from person where workshop_id = $1 and is_owner limit 1) owner)
      insert into assignment (id, workshop_id, student_id, groove_id, set_by, set_at, tempo, click, minutes, reason)
      select gen_random_uuid(), $1, added.id, chosen.id, teacher.id, $3, chosen.tempo, 'counts', 10, ''
      from (select id, row_number() over (order by id) as n from added) added
      join (select id, tempo, row_number() over (order by id) as n, count(*) over () as of from groove where workshop_id = $1) chosen
        on chosen.n = 1 + added.n % chosen.of
-     cross join (select id from person where workshop_id = $1 and role = 'teacher' limit 1) teacher`,
+     cross join (select id from person where workshop_id = $1 and is_owner limit 1) teacher`,
     [workshopId, count, now],
   );
 }

@@ -46,6 +46,8 @@ export interface JudgedTake extends JudgedColumns {
   bars: string;
   /** Of a groove, every bar of it was gone through; a drill may be played by some of its exercises. */
   isWhole: boolean;
+  /** Which stretches of its bars were gone through. */
+  passages: Take['passages'];
 }
 
 /** Judges a take that was read. */
@@ -85,7 +87,8 @@ export function judgedColumns(played: Take, level: Level): JudgedColumns {
   };
 }
 
-const isThrough = (passages: Take['passages'], bar: number) =>
+/** Whether a bar was gone through. */
+export const isThrough = (passages: Take['passages'], bar: number) =>
   passages.some(({ from, bars }) => bar >= from && bar < from + bars);
 
 /** A take with its figures, ready to be kept. */
@@ -101,6 +104,7 @@ export function judgedTake(played: Take, level: Level): JudgedTake {
     document: asJson(json),
     bars: JSON.stringify(json.groove.bars),
     isWhole: Boolean(played.exercises) || played.groove.bars.every((_, bar) => isThrough(played.passages, bar)),
+    passages: played.passages,
   };
 }
 

@@ -14,3 +14,13 @@ export function dayNamed(date: Date | number, now: Date | number, timeZone: stri
 /** "26 Nov", by the clock of the workshop. */
 export const shortDayInWords = (date: Date | number, timeZone: string): string =>
   format(new TZDate(new Date(date), timeZone), 'd MMM');
+
+/** "16:00", by the clock of the workshop. */
+export const timeInWords = (date: Date | number, timeZone: string): string =>
+  format(new TZDate(new Date(date), timeZone), 'HH:mm');
+
+/** A day as it is kept, "2026-11-24", in words: "Tue 24 Nov". */
+export const dateInWords = (day: string): string => format(new TZDate(`${day}T12:00:00Z`, 'UTC'), 'EEE d MMM');
+
+/** The weekday of a day as it is kept: "Tuesday". */
+export const weekdayNamed = (day: string): string => format(new TZDate(`${day}T12:00:00Z`, 'UTC'), 'EEEE');

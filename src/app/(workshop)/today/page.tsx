@@ -1,9 +1,17 @@
-import { backupOverdue } from '@/features/workshop/backup';
+import { daysSpan } from '@/core/plan/agenda';
+import { grouped } from '@/core/take/grouped';
+import { OpenLesson } from '@/features/lessons/OpenLesson';
+import { LessonsToday } from '@/features/today/LessonsToday';
 import { StudentToday } from '@/features/today/StudentToday';
 import { TeacherToday } from '@/features/today/TeacherToday';
-import { openAssignments } from '@/server/assignments';
+import { WantsAnEye } from '@/features/today/WantsAnEye';
+import { backupOverdue } from '@/features/workshop/backup';
+import { homework } from '@/server/assignments';
 import { groovesOf } from '@/server/grooves';
-import { studentNews } from '@/server/news';
+import { lessonsOf } from '@/server/lessons';
+import { agenda, upcoming } from '@/server/lessonTimes';
+import { lastWords, studentNews, wanting } from '@/server/news';
+import type { Person } from '@/server/people';
 import { asPerson, requirePerson } from '@/server/session';
 import { takes } from '@/server/takes';
 import { lastBackup } from '@/server/workshop';
@@ -19,28 +27,60 @@ interface TodayPageProps {
 
 export default async function TodayPage({ searchParams }: TodayPageProps) {
   const who = await requirePerson();
-  if (who.role === 'teacher') {
-    const asked = askedOf(await askedOnce(searchParams));
-    const { timeZone, backupDays } = who.settings;
-    const [news, last] = await asPerson(async (db) => [
-      await studentNews(db, { timeZone, ...asked }),
-      await lastBackup(db),
-    ]);
-    // The demo is made anew in a minute; nobody wants a backup of it.
-    const overdue = process.env.MOCHILA_DEMO === '1' ? undefined : backupOverdue(last, backupDays, new Date());
-    return (
-      <TeacherToday news={news} asked={asked} workshop={who.workshop} reader={readerOf(who)} backupOverdue={overdue} />
-    );
-  }
+  return who.role === 'teacher' ? ofTeacher(who, askedOf(await askedOnce(searchParams))) : ofStudent(who);
+}
+
+async function ofTeacher(who: Person, asked: { words: string; from: number }) {
+  const { timeZone, backupDays } = who.settings;
+  const reader = readerOf(who);
   return asPerson(async (db) => {
-    const set = await openAssignments(db, who.id);
-    // Only the first is drawn, so only its notes are read.
-    const [first] = set[0] ? await groovesOf(db, [set[0].groove_id]) : [];
+    const entries = await agenda(db, { teacherId: who.id }, daysSpan(new Date(), timeZone), timeZone);
+    const ids = [
+      ...new Set(entries.flatMap(({ lesson, time }) => (lesson?.students ?? time!.students).map(({ id }) => id))),
+    ];
+    const { students: come } = await studentNews(db, { timeZone, ids });
+    const known = {
+      news: new Map(come.map((one) => [one.id, one])),
+      homework: grouped(await homework(db, ids, { timeZone }), ({ student_id }) => student_id),
+      words: await lastWords(db, ids),
+    };
+    // The demo is made anew in a minute; nobody wants a backup of it.
+    const isKept = process.env.MOCHILA_DEMO !== '1' && who.is_owner;
+    return (
+      <TeacherToday
+        news={await studentNews(db, { timeZone, ...asked })}
+        asked={asked}
+        workshop={who.workshop}
+        reader={reader}
+        backupOverdue={isKept ? backupOverdue(await lastBackup(db), backupDays, new Date()) : undefined}
+      >
+        <LessonsToday
+          entries={entries}
+          known={known}
+          reader={reader}
+          openLesson={(timeId, day, whose) => <OpenLesson timeId={timeId} day={day} who={whose} variant="outlined" />}
+        />
+        <WantsAnEye wanting={await wanting(db)} timeZone={timeZone} />
+      </TeacherToday>
+    );
+  });
+}
+
+async function ofStudent(who: Person) {
+  const { timeZone } = who.settings;
+  return asPerson(async (db) => {
+    const set = await homework(db, [who.id], { timeZone });
+    // Only the first whose minutes are not done is drawn, so only its notes are read.
+    const played = set.filter(({ groove_id }) => groove_id);
+    const drawn = (played.find(({ today_ms, minutes }) => today_ms < minutes * 60_000) ?? played[0])?.groove_id;
+    const [first] = drawn ? await groovesOf(db, [drawn]) : [];
     return (
       <StudentToday
         student={who}
-        assignments={set}
+        homework={set}
         first={first}
+        next={(await upcoming(db, who.id, new Date(), timeZone, 1))[0]?.startsAt}
+        last={(await lessonsOf(db, who.id, 1))[0]}
         recent={await takes(db, { playerId: who.id, most: 5 })}
       />
     );

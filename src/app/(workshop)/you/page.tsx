@@ -1,3 +1,4 @@
+import { schoolNamesIn } from '@/core/documents/settings';
 import { signOutAction } from '@/features/door/actions';
 import { YouPage } from '@/features/you/YouPage';
 import { ownSessions } from '@/server/ownSessions';
@@ -19,6 +20,7 @@ export default async function You() {
       sessions={await asPerson(ownSessions)}
       isDemo={process.env.MOCHILA_DEMO === '1'}
       signOut={signOutAction}
+      ways={{ setup: who.setup, school: who.school.name, schools: schoolNamesIn(who.settings), report: who.report }}
     />
   );
 }

@@ -7,6 +7,7 @@ import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { Page } from '@/ui/Page';
 import { drillFactsOf, drillInWords, factsOf, grooveInWords } from '@/ui/words/grooves';
 import { BarsChoice } from '../BarsChoice';
+import { MinutesToday } from '../MinutesToday';
 import { HearingNote, Notes, Notices } from '../Notes';
 import { useRoom } from '../RoomContext';
 import { SaveSound } from '../SaveSound';
@@ -51,6 +52,9 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
           note={drill ? drillInWords(drillFactsOf(drill)) : grooveInWords(factsOf(groove))}
           actions={
             <>
+              <Box sx={{ alignSelf: 'center', mr: 1 }}>
+                <MinutesToday />
+              </Box>
               <SaveSound piece={piece} settings={settings} />
               <Button variant="outlined" onClick={() => frame.setSettingUp(true)} sx={{ minHeight: 44 }}>
                 Set up

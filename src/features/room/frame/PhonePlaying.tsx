@@ -5,6 +5,7 @@ import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import { FIGURE_FONT } from '@/ui/theme';
 import { tempoInWords } from '@/ui/words/figures';
+import { MinutesToday } from '../MinutesToday';
 import { useRoom } from '../RoomContext';
 import { Ring } from '../Ring';
 import { Pads } from './RoomPads';
@@ -56,6 +57,7 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
           <Typography ref={where} component="p" sx={{ fontFamily: FIGURE_FONT, fontWeight: 700, fontSize: 20 }}>
             {waitsAt ? `${waitsAt.clean} clean` : ''}
           </Typography>
+          <MinutesToday />
           <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
             {state.say ?? line}
           </Typography>

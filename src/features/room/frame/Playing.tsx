@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import Typography from '@mui/material/Typography';
+import { MinutesToday } from '../MinutesToday';
 import { Notes, Notices } from '../Notes';
 import { useRoom } from '../RoomContext';
 import { Transport } from '../Transport';
@@ -23,6 +24,7 @@ export function Playing({ frame, tempo, hasLength, panel }: RoomView) {
           <Typography variant="h1" sx={{ fontSize: isLow ? '1.1rem' : undefined, overflowWrap: 'anywhere', flex: 1 }}>
             {groove.title}
           </Typography>
+          <MinutesToday />
           <Button variant="outlined" onClick={() => frame.setSettingUp(true)} sx={{ minHeight: 44 }}>
             Set up
           </Button>

@@ -5,7 +5,7 @@ import { Room } from '@/features/room/Room';
 import { settingsAsked } from '@/features/room/settings';
 import { firstClimb } from '@/core/plan/ladder';
 import { ladderOf } from '@/server/ladders';
-import { openAssignments } from '@/server/assignments';
+import { homework } from '@/server/assignments';
 import { groove } from '@/server/grooves';
 import { asPerson, requirePerson } from '@/server/session';
 import { sentence } from '@/core/result';
@@ -21,19 +21,21 @@ interface RoomPageProps {
 }
 
 export default async function RoomPage({ params, searchParams }: RoomPageProps) {
-  const [who, id, asked] = [
+  const [who, id, given] = [
     await requirePerson(),
     z.uuid().safeParse((await params).groove),
     await askedOnce(searchParams),
   ];
   if (!id.success) notFound();
   const { found, set, kept } = await asPerson(async (db) => {
-    const open = (await openAssignments(db, who.id)).filter((one) => one.groove_id === id.data);
+    const open = (await homework(db, [who.id], { timeZone: who.settings.timeZone })).filter(
+      (one) => one.groove_id === id.data,
+    );
     return {
       found: await groove(db, id.data),
       kept: await ladderOf(db, who.id, id.data, new Date()),
       // The same groove may be set twice, at two tempos: the one that was opened, else the newest.
-      set: open.find((one) => one.id === asked.set) ?? open[0],
+      set: open.find((one) => one.id === given.set) ?? open[0],
     };
   });
   if (!found) notFound();
@@ -46,7 +48,16 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
     );
   const { drill } = content;
   const turned = turnFor(content.groove, who.setup);
-  const first = firstClimb(drill?.rule.ladder, set?.tempo ?? content.groove.tempo);
+  const usual = firstClimb(drill?.rule.ladder, set?.tempo ?? content.groove.tempo);
+  // A ladder that was set goes before the drill's own and the usual one; its goal is the tempo that is set.
+  const ladder =
+    set && set.ladder_start !== null && set.ladder_step !== null
+      ? { start: set.ladder_start, step: set.ladder_step, goal: set.tempo }
+      : undefined;
+  const first = ladder ? { ...usual, ladder: { ...usual.ladder, ...ladder } } : usual;
+  const bars =
+    set && set.bar_from !== null && set.bar_to !== null ? `${set.bar_from + 1}-${set.bar_to + 1}` : undefined;
+  const asked = settingsAsked({ bars, ...given }, limbsIn(turned), turned.bars.length - 1);
   return (
     <Room
       key={set?.id}
@@ -58,7 +69,16 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
       groove={turned}
       limits={who.settings.limits}
       drill={drill && { ...drill, groove: turned }}
-      assignment={set && { id: set.id, tempo: set.tempo, click: set.click, reason: set.reason }}
+      assignment={
+        set && {
+          id: set.id,
+          tempo: set.tempo,
+          click: set.click,
+          reason: set.reason,
+          minutes: set.minutes,
+          todayMs: set.today_ms,
+        }
+      }
       climb={kept?.climb.ok ? kept.climb.value : first}
       step={kept?.step ?? 0}
       said={
@@ -66,7 +86,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
           ? `The ladder that was kept cannot be read, so the usual one stands here. ${sentence(kept.climb.problems[0]!)}`
           : undefined
       }
-      asked={settingsAsked(asked, limbsIn(turned), turned.bars.length - 1)}
+      asked={{ ...asked, ...(ladder && !given.bpm && { way: 'ladder' as const }) }}
     />
   );
 }

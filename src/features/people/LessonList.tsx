@@ -1,0 +1,34 @@
+import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import type { LessonRow } from '@/server/lessons';
+import { dayInWords } from '@/ui/words/dates';
+
+/** A student's lessons that were held, with what they took home. */
+export function LessonList({ lessons, timeZone }: { lessons: readonly LessonRow[]; timeZone: string }) {
+  return (
+    <section>
+      <Typography variant="h2" gutterBottom>
+        Lessons
+      </Typography>
+      {lessons.map((one) => (
+        <Box
+          key={one.id}
+          sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 3, py: 1, borderTop: 1, borderColor: 'divider' }}
+        >
+          <Box sx={{ width: 190, flex: 'none' }}>
+            <Link href={`/lessons/${one.id}`}>{dayInWords(one.starts_at, timeZone)}</Link>
+            {one.state === 'running' && <Typography color="primary">running</Typography>}
+          </Box>
+          <Typography sx={{ flex: '1 1 360px', whiteSpace: 'pre-line', overflowWrap: 'anywhere' }}>
+            {one.words || (
+              <Box component="span" sx={{ color: 'text.secondary' }}>
+                nothing written down
+              </Box>
+            )}
+          </Typography>
+        </Box>
+      ))}
+    </section>
+  );
+}

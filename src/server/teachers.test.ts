@@ -1,0 +1,133 @@
+import { beforeAll, describe, expect, test } from 'vitest';
+import { openSession, signIn } from './door';
+import { events } from './events';
+import { invite } from './invitations';
+import {
+  addStudent,
+  addTeacher,
+  archivePerson,
+  changePerson,
+  deleteStudent,
+  setOwner,
+  setOwnWays,
+  setPassword,
+  shareStudent,
+  signedInPerson,
+  student,
+  students,
+  teachers,
+  teachersOf,
+  type Person,
+} from './people';
+import { takes } from './takes';
+import { ada, bo, kept, school, seed, sent, teacher, teacherToken } from './testing/seeded';
+import { throwAwayDatabase } from './testing/throwAway';
+
+const here = throwAwayDatabase('teachers');
+let gero: Person;
+let geroToken: string;
+const asOwner = <T>(work: Parameters<typeof here.as<T>>[1]) => here.as(teacherToken, work);
+const asGero = <T>(work: Parameters<typeof here.as<T>>[1]) => here.as(geroToken, work);
+const names = async (token: string) => (await here.as(token, (db) => students(db))).students.map(({ name }) => name);
+
+beforeAll(async () => {
+  await seed(here);
+  await kept(here, ada.token, sent(ada.id));
+  geroToken = await openSession(await asOwner((db) => addTeacher(db, teacher, 'Gero Vask')));
+  gero = (await asGero(signedInPerson))!;
+});
+
+describe('a teacher beside the owner', () => {
+  test('has the students they add, and sees nothing of the others', async () => {
+    expect(gero).toMatchObject({ role: 'teacher', is_owner: false, name: 'Gero Vask' });
+    await asGero((db) => addStudent(db, gero, { name: 'Cas', level: 'first year', setup: 'crossed', school }));
+    expect(await names(geroToken)).toEqual(['Cas']);
+    // The owner has them all.
+    expect(await names(teacherToken)).toEqual(['Ada', 'Bo', 'Cas']);
+    expect(await asGero((db) => student(db, ada.id))).toBeUndefined();
+    expect(await asGero((db) => takes(db))).toEqual([]);
+    expect(await asGero((db) => changePerson(db, ada.id, { level: 'concert' }))).toBe(false);
+    expect(await asGero((db) => archivePerson(db, ada.id, true))).toBe(false);
+    expect(await asGero((db) => invite(db, gero, ada.id))).toBeUndefined();
+    expect(await asGero((db) => setPassword(db, ada.id, 'not theirs to set'))).toBe(false);
+  });
+
+  test('shares a student with them, and takes them back', async () => {
+    await asOwner((db) => shareStudent(db, teacher, ada.id, [teacher.id, gero.id]));
+    expect(await names(geroToken)).toEqual(['Ada', 'Cas']);
+    expect(await asGero((db) => takes(db))).toHaveLength(1);
+    expect((await asGero((db) => teachersOf(db, ada.id))).toSorted()).toEqual([teacher.id, gero.id].toSorted());
+    await asOwner((db) => shareStudent(db, teacher, ada.id, [teacher.id]));
+    expect(await names(geroToken)).toEqual(['Cas']);
+    // Nobody takes a student they do not have.
+    await expect(
+      asGero((db) =>
+        db.query('insert into teaching (student_id, teacher_id, workshop_id) values ($1, $2, $3)', [
+          bo.id,
+          gero.id,
+          gero.workshop_id,
+        ]),
+      ),
+    ).rejects.toThrow(/row-level security/);
+    expect((await asOwner((db) => events(db))).map(({ kind }) => kind)).toEqual(
+      expect.arrayContaining(['shared', 'shared no more', 'teacher added']),
+    );
+  });
+
+  test('is no owner: neither teachers nor the workshop are theirs to change', async () => {
+    await expect(asGero((db) => addTeacher(db, gero, 'Another'))).rejects.toThrow(/row-level security/);
+    expect(await asGero((db) => setOwner(db, gero.id, true))).toBe(false);
+    expect(await asGero((db) => invite(db, gero, teacher.id))).toBeUndefined();
+    expect((await asGero((db) => db.query(`update workshop set name = 'x'`))).rowCount).toBe(0);
+    const seen = await asGero((db) => events(db));
+    expect(seen.length).toBeGreaterThan(0);
+    expect(seen.every(({ by, about }) => by === 'Gero Vask' || about === 'Cas' || about === 'Gero Vask')).toBe(true);
+  });
+
+  test('is made an owner and no longer; the last owner stays', async () => {
+    expect(await asOwner((db) => setOwner(db, teacher.id, false))).toBe(false);
+    expect(await asOwner((db) => setOwner(db, gero.id, true))).toBe(true);
+    expect(await names(geroToken)).toEqual(['Ada', 'Bo', 'Cas']);
+    expect(await asGero((db) => setOwner(db, gero.id, false))).toBe(true);
+    expect(await names(geroToken)).toEqual(['Cas']);
+    expect(await asOwner((db) => setOwner(db, bo.id, true))).toBe(false);
+  });
+
+  test('is archived by the owner and signs in no more; their students stay with the workshop', async () => {
+    expect(await asOwner((db) => teachers(db))).toMatchObject([
+      { name: 'Gero Vask', students: 1, archived: false },
+      { name: 'Tova Lind', is_owner: true },
+    ]);
+    expect(await asOwner((db) => archivePerson(db, teacher.id, true))).toBe(false);
+    expect(await asOwner((db) => archivePerson(db, gero.id, true))).toBe(true);
+    expect(await asGero(signedInPerson)).toBeUndefined();
+    expect(await names(teacherToken)).toContain('Cas');
+    expect(await asOwner((db) => deleteStudent(db, gero.id))).toBe(false);
+    expect(await asOwner((db) => archivePerson(db, gero.id, false))).toBe(true);
+  });
+});
+
+test('how one sits and counts is one’s own to settle, and nobody else’s', async () => {
+  await here.as(bo.token, (db) => setOwnWays(db, { setup: 'left-handed', school: 'takadimi', report: 'plain words' }));
+  expect(await here.as(bo.token, signedInPerson)).toMatchObject({ setup: 'left-handed', report: 'plain words' });
+  expect(await here.as(ada.token, signedInPerson)).toMatchObject({ setup: 'crossed', report: 'figures' });
+  expect((await here.as(bo.token, (db) => db.query(`update person set level = 'concert'`))).rowCount).toBe(0);
+});
+
+test('two workshops may each have an Ada: the workshop’s name tells them apart', async () => {
+  const { rows } = await here.owner.query<{ id: string; handle: string }>(
+    `insert into workshop (name) values ('Test shed') returning id, handle`,
+  );
+  expect(rows[0]!.handle).toBe('test-shed-2');
+  const from = { address: '10.1.0.1' };
+  const password = 'Ada has a password';
+  expect(await signIn('ada', password, from)).toMatchObject({ ok: true });
+  await here.owner.query(
+    `insert into person (workshop_id, role, name, sign_in_name, level, school) values ($1, 'student', 'Ada', 'ada', 'concert', 'x')`,
+    [rows[0]!.id],
+  );
+  expect(await signIn('ada', password, from)).toMatchObject({ ok: false });
+  expect(await signIn('Ada@test-shed', password, from)).toMatchObject({ ok: true, personId: ada.id });
+  expect(await signIn('ada@test-shed-2', password, from)).toMatchObject({ ok: false });
+  expect(await here.as(ada.token, signedInPerson)).toMatchObject({ sign_in_name: 'ada@test-shed' });
+});
