@@ -1,6 +1,9 @@
 import { TZDate } from '@date-fns/tz';
 import { addDays, addMinutes } from 'date-fns';
-import { RRule } from 'rrule';
+import * as rrule from 'rrule';
+
+// Bundlers take the package's modules; Node sees it as CommonJS, with its names under `default`.
+const { RRule } = (rrule as { default?: typeof rrule }).default ?? rrule;
 
 /** A time that comes round, by the clock of the workshop. */
 export interface LessonTime {

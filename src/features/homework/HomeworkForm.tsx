@@ -63,7 +63,7 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
       component="form"
       action={action}
       noValidate
-      sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(12, 1fr)' }, gap: 2, maxWidth: 900 }}
+      sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(136px, 1fr))', gap: 2, maxWidth: 900 }}
     >
       {changed && <input type="hidden" name="assignment" value={changed.id} />}
       {whom.length === 1 && <input type="hidden" name="students" value={whom[0]!.value} />}
@@ -74,7 +74,7 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
           label="For"
           defaultValue={whom[0]!.value}
           options={whom}
-          sx={{ gridColumn: { xs: '1 / -1', sm: 'span 3' } }}
+          sx={{ gridColumn: 'span 2' }}
         />
       )}
       {!changed && (
@@ -85,13 +85,7 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
           defaultValue={first?.value}
           onChange={({ target }) => setPicked(target.value)}
           options={choices}
-          sx={{
-            gridColumn: {
-              xs: '1 / -1',
-              sm: whom.length > 1 ? 'span 9' : '1 / -1',
-              md: whom.length > 1 ? 'span 9' : 'span 5',
-            },
-          }}
+          sx={{ gridColumn: 'span 2' }}
         />
       )}
       {isByEar ? (
@@ -107,7 +101,6 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
             label="Tempo, bpm"
             defaultValue={shown(changed?.tempo ?? one?.tempo)}
             slotProps={decimal}
-            sx={{ gridColumn: { sm: 'span 2' } }}
           />
           <Field
             state={state}
@@ -115,7 +108,6 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
             label="Click on"
             defaultValue={changed?.click ?? one?.click ?? 'counts'}
             options={CLICK_PLAN_NAMES}
-            sx={{ gridColumn: { sm: 'span 3' } }}
           />
         </>
       )}
@@ -125,7 +117,6 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
         label="Minutes a day"
         defaultValue={shown(changed?.minutes ?? 15)}
         slotProps={whole}
-        sx={{ gridColumn: { sm: 'span 2' } }}
       />
       <Field
         state={state}
@@ -134,7 +125,7 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
         defaultValue={changed?.due_at ? changed.due_at.toISOString() : (due[0]?.value ?? '')}
         options={[{ value: '', label: 'no lesson in particular' }, ...due]}
         slotProps={{ select: { displayEmpty: true } }}
-        sx={{ gridColumn: { xs: '1 / -1', sm: 'span 5' } }}
+        sx={{ gridColumn: 'span 2' }}
       />
       {hasMore && (
         <>
@@ -146,7 +137,6 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
                 label="Ladder from, bpm"
                 defaultValue={shown(changed?.ladder_start)}
                 slotProps={decimal}
-                sx={{ gridColumn: { sm: 'span 3' } }}
               />
               <Field
                 state={state}
@@ -154,7 +144,6 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
                 label="In steps of"
                 defaultValue={shown(changed?.ladder_step)}
                 slotProps={decimal}
-                sx={{ gridColumn: { sm: 'span 2' } }}
               />
               <Field
                 state={state}
@@ -162,7 +151,6 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
                 label="Bars only"
                 hint="2 or 1-4; all when empty."
                 defaultValue={changed ? barsOf(changed) : ''}
-                sx={{ gridColumn: { sm: 'span 3' } }}
               />
             </>
           )}
@@ -173,7 +161,7 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
             hint={isByEar ? 'With four of five right.' : 'At the goal.'}
             defaultValue={shown(changed?.pass_takes)}
             slotProps={whole}
-            sx={{ gridColumn: { sm: 'span 4' } }}
+            sx={{ gridColumn: 'span 2' }}
           />
         </>
       )}

@@ -59,8 +59,16 @@ export function Holidays({ holidays, isOwner }: HolidaysProps) {
           sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start', mt: 1.5 }}
         >
           <Field state={state} name="name" label="Called" size="small" sx={{ width: 220 }} />
-          <Field state={state} name="from" label="From" type="date" size="small" slotProps={shrink} />
-          <Field state={state} name="to" label="To" type="date" size="small" slotProps={shrink} />
+          <Field
+            state={state}
+            name="from"
+            label="From"
+            type="date"
+            size="small"
+            sx={{ width: 170 }}
+            slotProps={shrink}
+          />
+          <Field state={state} name="to" label="To" type="date" size="small" sx={{ width: 170 }} slotProps={shrink} />
           <Button type="submit" variant="outlined" loading={busy} sx={{ height: 40 }}>
             Set them down
           </Button>

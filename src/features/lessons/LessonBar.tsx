@@ -4,6 +4,9 @@ import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import { usePathname } from 'next/navigation';
 
+/** The bar's height, for pages that fill the screen. */
+const LESSON_BAR = 'var(--lesson-bar)';
+
 interface LessonBarProps {
   lesson: { id: string; with: string };
 }
@@ -20,8 +23,10 @@ export function LessonBar({ lesson }: LessonBarProps) {
         display: 'flex',
         gap: 2,
         alignItems: 'center',
+        height: LESSON_BAR,
+        whiteSpace: 'nowrap',
+        overflow: 'hidden',
         px: { xs: 2, sm: 3.5 },
-        py: 0.75,
         bgcolor: 'action.selected',
         borderBottom: 1,
         borderColor: 'divider',

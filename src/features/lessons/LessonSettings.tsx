@@ -31,8 +31,26 @@ export function LessonSettings({ id, day, at, minutes, isSkipped, templates }: L
       <Box sx={row}>
         <Box component="form" action={move} noValidate sx={row}>
           <input type="hidden" name="lesson" value={id} />
-          <Field state={moved} name="day" label="Day" type="date" size="small" defaultValue={day} slotProps={shrink} />
-          <Field state={moved} name="at" label="Time" type="time" size="small" defaultValue={at} slotProps={shrink} />
+          <Field
+            state={moved}
+            name="day"
+            label="Day"
+            type="date"
+            size="small"
+            sx={{ width: 170 }}
+            defaultValue={day}
+            slotProps={shrink}
+          />
+          <Field
+            state={moved}
+            name="at"
+            label="Time"
+            type="time"
+            size="small"
+            sx={{ width: 130 }}
+            defaultValue={at}
+            slotProps={shrink}
+          />
           <Field
             state={moved}
             name="minutes"

@@ -24,7 +24,11 @@ interface StepRowProps {
 
 /** A step of a lesson while it is planned: what it is for, what it opens, how long. */
 export function StepRow({ step, number, of, choices, onChange, onMove, onRemove }: StepRowProps) {
-  const chosen = choices.find(({ opens }) => step.opens && opensSame(opens, step.opens)) ?? null;
+  const { opens: own } = step;
+  const known = own && choices.find(({ opens }) => opensSame(opens, own));
+  // What stands on no shelf, as a drill that was written out for somebody, is still what the step opens.
+  const chosen: OpensChoice | null =
+    known ?? (own ? { label: own.what === 'by ear' ? own.subject : own.title, group: 'Set', opens: own } : null);
   const setMinutes = (text: string) => {
     const minutes = Math.round(Number(text));
     if (minutes >= 1 && minutes <= LONGEST_LESSON) onChange({ minutes });
@@ -68,7 +72,7 @@ export function StepRow({ step, number, of, choices, onChange, onMove, onRemove 
       />
       <Autocomplete
         size="small"
-        options={choices}
+        options={chosen && !known ? [chosen, ...choices] : choices}
         value={chosen}
         groupBy={({ group }) => group}
         getOptionKey={({ group, opens }) => `${group} ${opens.what === 'by ear' ? opens.subject : opens.id}`}

@@ -4,7 +4,7 @@ import type { StepOpens } from '@/core/documents/lesson';
 /** Something a step of a lesson can open, as it stands in a list. */
 export interface OpensChoice {
   label: string;
-  group: 'Grooves' | 'Drills' | 'By ear';
+  group: 'Set' | 'Grooves' | 'Drills' | 'By ear';
   opens: StepOpens;
 }
 
