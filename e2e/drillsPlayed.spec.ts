@@ -16,7 +16,9 @@ test('a drill is set for a student, who practises it exercise by exercise; its b
   await page.getByLabel('Name').fill('Posts for Noor');
   await page.getByRole('button', { name: 'Set for …' }).click();
   await page.getByRole('menuitem', { name: /Noor/ }).click();
-  await expect(page.getByRole('combobox', { name: 'Groove or drill' })).toHaveText('Drill: Posts for Noor (80)');
+  await expect(page.getByRole('combobox', { name: 'Groove, drill or listening' })).toHaveText(
+    'Drill: Posts for Noor (80)',
+  );
   await page.getByLabel('Tempo, bpm').fill('240');
   await page.getByLabel('Why, or what to listen for').fill('One post after the other.');
   await page.getByRole('button', { name: 'Set it' }).click();

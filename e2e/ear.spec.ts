@@ -96,7 +96,7 @@ test('a list of one’s own, line by line, is set as homework and stands in the 
   await page.getByLabel('Name', { exact: true }).fill('Own figures');
   await page.getByRole('button', { name: 'Set for …' }).click();
   await page.getByRole('menuitem', { name: /Noor/ }).click();
-  await expect(page.getByRole('combobox', { name: 'Groove or drill' })).toHaveText(/^Drill: Own figures/);
+  await expect(page.getByRole('combobox', { name: 'Groove, drill or listening' })).toHaveText(/^Drill: Own figures/);
   await page.getByRole('button', { name: 'Set it' }).click();
   await expect(page.getByText('Set. It is on Today from now on.')).toBeVisible();
 

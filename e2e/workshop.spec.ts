@@ -63,7 +63,7 @@ test('the teacher adds a student and sets a groove; the student finds it on Toda
   await expect(page.getByText('Nothing is set.')).toBeVisible();
   await expectAccessible(page);
 
-  await page.getByLabel('Groove or drill').click();
+  await page.getByLabel('Groove, drill or listening').click();
   await page.getByRole('option', { name: /Slow crossing/ }).click();
   // The tempo is the groove's own until another is typed.
   await expect(page.getByLabel('Tempo, bpm')).toHaveValue('72');

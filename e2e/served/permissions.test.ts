@@ -7,9 +7,10 @@ import { actions, ask, call, fingerprint, Form, owner, routes, sessionOf, theCas
 
 /**
  * Who may do what. Each page, route and action that is served has a row here, each kind of person a column; a new one
- * without a row fails. Another teacher of the workshop and its owner get columns when there are such people.
+ * without a row fails. The student is the teacher's; the colleague teaches in the workshop and has neither student; the owner
+ * manages it; whoever is foreign owns another workshop.
  */
-const ACTORS = ['visitor', 'student', 'other', 'teacher', 'foreign'] as const;
+const ACTORS = ['visitor', 'student', 'other', 'teacher', 'colleague', 'owner', 'foreign'] as const;
 type ActorName = (typeof ACTORS)[number];
 
 const cast: Cast = theCast();
@@ -23,13 +24,17 @@ const EVERYBODY = {
   student: 'shown',
   other: 'shown',
   teacher: 'shown',
+  colleague: 'shown',
+  owner: 'shown',
   foreign: 'shown',
 } as const;
 const TEACHERS = { ...EVERYBODY, student: '/today', other: '/today' } as const;
+const everybody = (answer: Answer) =>
+  Object.fromEntries(ACTORS.map((actor) => [actor, answer])) as Record<ActorName, Answer>;
 
 /** Pages without an id, and what each person is answered. */
 const PAGES: Record<string, Record<ActorName, Answer>> = {
-  '/': { visitor: '/today', student: '/today', other: '/today', teacher: '/today', foreign: '/today' },
+  '/': everybody('/today'),
   '/today': EVERYBODY,
   '/takes': EVERYBODY,
   '/grooves': EVERYBODY,
@@ -37,31 +42,30 @@ const PAGES: Record<string, Record<ActorName, Answer>> = {
   '/you': EVERYBODY,
   '/getting-heard': EVERYBODY,
   '/hear': EVERYBODY,
+  '/lessons': TEACHERS,
   '/drills': TEACHERS,
   '/people': TEACHERS,
   '/people/new': TEACHERS,
   '/workshop': TEACHERS,
   '/workshop/changes': TEACHERS,
-  '/sign-in': { visitor: 'shown', student: '/today', other: '/today', teacher: '/today', foreign: '/today' },
-  '/set-up': { visitor: '/sign-in', student: '/sign-in', other: '/sign-in', teacher: '/sign-in', foreign: '/sign-in' },
+  '/sign-in': { ...everybody('/today'), visitor: 'shown' },
+  '/set-up': everybody('/sign-in'),
   // In development only.
-  '/gallery': {
-    visitor: 'not there',
-    student: 'not there',
-    other: 'not there',
-    teacher: 'not there',
-    foreign: 'not there',
-  },
-  '/health': { visitor: 'shown', student: 'shown', other: 'shown', teacher: 'shown', foreign: 'shown' },
-  '/icon.svg': { visitor: 'shown', student: 'shown', other: 'shown', teacher: 'shown', foreign: 'shown' },
+  '/gallery': everybody('not there'),
+  '/health': everybody('shown'),
+  '/icon.svg': everybody('shown'),
 };
 
 /** Pages of one thing: whose thing it is, and what each person is answered for it. */
 const PAGES_OF_ONE: Record<string, { id: () => string; answers: Record<ActorName, Answer> }> = {
-  '/takes/[id]': { id: () => cast.take, answers: { ...EVERYBODY, other: 'not there', foreign: 'not there' } },
+  '/takes/[id]': {
+    id: () => cast.take,
+    answers: { ...EVERYBODY, other: 'not there', colleague: 'not there', foreign: 'not there' },
+  },
   '/room/[groove]': { id: () => cast.groove, answers: { ...EVERYBODY, other: 'not there', foreign: 'not there' } },
   '/bench/[groove]': { id: () => cast.groove, answers: { ...TEACHERS, foreign: 'not there' } },
-  '/people/[id]': { id: () => cast.student.id, answers: { ...TEACHERS, foreign: 'not there' } },
+  '/people/[id]': { id: () => cast.student.id, answers: { ...TEACHERS, colleague: 'not there', foreign: 'not there' } },
+  '/lessons/[id]': { id: () => cast.lesson, answers: { ...TEACHERS, colleague: 'not there', foreign: 'not there' } },
 };
 
 /** Routes that are not read as pages: tried by themselves below. */
@@ -106,9 +110,16 @@ interface ActionRow {
   may: readonly ActorName[];
   /** What it touches, where that is not one of the tables of the workshop. */
   touches?: string;
+  /** What is put back before each tries, where the one before has used it up. */
+  reset?: () => string;
 }
 
-const EVERY_SIGNED_IN = ['student', 'other', 'teacher', 'foreign'] as const;
+const EVERY_SIGNED_IN = ['student', 'other', 'teacher', 'colleague', 'owner', 'foreign'] as const;
+/** Grooves and drills are the whole workshop's. */
+const ITS_TEACHERS = ['teacher', 'colleague', 'owner'] as const;
+const ANY_TEACHERS = [...ITS_TEACHERS, 'foreign'] as const;
+/** Those who have the student. */
+const THEIR_TEACHERS = ['teacher', 'owner'] as const;
 const SESSIONS = 'select count(*) from session';
 
 /** Every action; `may` are those for whom something changes. The rest get an answer in words or are sent away. */
@@ -119,49 +130,108 @@ const ACTIONS: Record<string, ActionRow> = {
   signOutAction: { may: EVERY_SIGNED_IN, touches: SESSIONS },
   signOutEverywhereAction: { may: EVERY_SIGNED_IN, touches: SESSIONS },
   changePasswordAction: { may: EVERY_SIGNED_IN },
-  keepCopyAction: { may: ['teacher', 'foreign'] },
-  keepGrooveAction: { may: ['teacher', 'foreign'] },
-  newGrooveAction: { may: ['teacher', 'foreign'] },
-  saveGrooveAction: { may: ['teacher'] },
-  keepDrillAction: { may: ['teacher', 'foreign'] },
-  practiseDrillAction: { may: ['teacher', 'foreign'] },
-  dropDrillAction: { may: ['teacher'] },
+  keepCopyAction: { may: ANY_TEACHERS },
+  keepGrooveAction: { may: ANY_TEACHERS },
+  newGrooveAction: { may: ANY_TEACHERS },
+  saveGrooveAction: { may: ITS_TEACHERS, reset: () => 'update groove set save_number = 1' },
+  keepDrillAction: { may: ANY_TEACHERS },
+  practiseDrillAction: { may: ANY_TEACHERS },
+  dropDrillAction: {
+    may: ITS_TEACHERS,
+    reset: () => `insert into drill (id, workshop_id, made_by, name, family, rule)
+      values ('${cast.drill}', '${cast.workshop}', '${cast.teacher.id}', 'Planks', 'placement', '{}') on conflict do nothing`,
+  },
   grooveJsonAction: { may: [] },
   contentsAction: { may: [] },
-  archiveAction: { may: ['teacher'] },
-  favouriteAction: { may: ['student', 'teacher'] },
-  labelsAction: { may: ['teacher'] },
-  addStudentAction: { may: ['teacher', 'foreign'] },
-  changePersonAction: { may: ['teacher'] },
-  setStudentPasswordAction: { may: ['teacher'] },
-  archivePersonAction: { may: ['teacher'] },
+  archiveAction: { may: ITS_TEACHERS, reset: () => 'update groove set archived_at = null' },
+  favouriteAction: { may: ['student', ...ITS_TEACHERS] },
+  labelsAction: { may: ITS_TEACHERS },
+  addStudentAction: { may: ANY_TEACHERS },
+  changePersonAction: { may: THEIR_TEACHERS },
+  setStudentPasswordAction: { may: THEIR_TEACHERS },
+  archivePersonAction: { may: THEIR_TEACHERS, reset: () => 'update person set archived_at = null' },
+  shareAction: { may: THEIR_TEACHERS, reset: () => `delete from teaching where teacher_id = '${cast.colleague.id}'` },
+  addTeacherAction: { may: ['owner', 'foreign'] },
+  setOwnerAction: {
+    may: ['owner'],
+    reset: () => `update person set is_owner = false where id = '${cast.colleague.id}'`,
+  },
+  keepWaysAction: { may: EVERY_SIGNED_IN },
+  addTimeAction: { may: THEIR_TEACHERS },
+  endTimeAction: { may: THEIR_TEACHERS },
+  openLessonAction: { may: THEIR_TEACHERS },
+  saveLessonPlanAction: { may: THEIR_TEACHERS, reset: () => 'update lesson_plan set save_number = 1' },
+  beginLessonAction: { may: THEIR_TEACHERS, reset: () => `update lesson set state = 'planned'` },
+  lessonWordsAction: { may: THEIR_TEACHERS },
+  moveLessonAction: { may: THEIR_TEACHERS },
+  skipLessonAction: { may: THEIR_TEACHERS, reset: () => `update lesson set state = 'planned'` },
+  // Reads, and leads to the room.
+  openStepAction: { may: [] },
+  keepTemplateAction: { may: THEIR_TEACHERS },
+  dropTemplateAction: { may: ['teacher'] },
+  addHolidayAction: { may: ['owner', 'foreign'] },
+  dropHolidayAction: { may: ['owner'] },
   joinAction: { may: [], touches: SESSIONS },
-  inviteAction: { may: ['teacher'] },
-  takeBackInvitationAction: { may: ['teacher'] },
+  inviteAction: { may: THEIR_TEACHERS },
+  takeBackInvitationAction: {
+    may: THEIR_TEACHERS,
+    reset: () => `insert into invitation (person_id, workshop_id, token_hash)
+      values ('${cast.student.id}', '${cast.workshop}', sha256('one more')) on conflict do nothing`,
+  },
   // Who is not archived yet is not deleted: the archived one is, below.
   deleteStudentAction: { may: [] },
   endSessionAction: { may: [], touches: SESSIONS },
-  setAssignmentAction: { may: ['teacher'] },
-  endAssignmentAction: { may: ['teacher'] },
-  writeNoteAction: { may: ['student', 'teacher'] },
+  setAssignmentAction: { may: THEIR_TEACHERS },
+  changeAssignmentAction: { may: THEIR_TEACHERS },
+  setAgainAction: { may: THEIR_TEACHERS, reset: () => 'update assignment set ended_at = now()' },
+  undoAssignmentAction: {
+    may: THEIR_TEACHERS,
+    reset: () => `insert into assignment (id, workshop_id, student_id, groove_id, set_by, tempo, click, minutes, reason)
+      values ('${cast.assignment}', '${cast.workshop}', '${cast.student.id}', '${cast.groove}', '${cast.teacher.id}', 72, 'counts', 10, '')
+      on conflict do nothing`,
+  },
+  endAssignmentAction: { may: THEIR_TEACHERS, reset: () => 'update assignment set ended_at = null' },
+  writeNoteAction: { may: ['student', ...THEIR_TEACHERS] },
   dropNoteAction: { may: ['student'] },
-  setAsideAction: { may: ['student', 'teacher'] },
+  setAsideAction: { may: ['student', ...THEIR_TEACHERS] },
   // A row that is written is another version of itself, also where it says the same.
-  pinRecordingAction: { may: ['student', 'teacher'], touches: 'select xmin::text from recording' },
+  pinRecordingAction: { may: ['student', ...THEIR_TEACHERS], touches: 'select xmin::text from recording' },
   dropRecordingAction: { may: ['student'] },
   keepEarsAction: { may: EVERY_SIGNED_IN },
-  keepLadderAction: { may: ['student', 'teacher'] },
+  keepLadderAction: { may: ['student', ...ITS_TEACHERS] },
   keepListeningAction: { may: EVERY_SIGNED_IN },
-  saveSettingsAction: { may: ['teacher', 'foreign'] },
+  saveSettingsAction: { may: ['owner', 'foreign'] },
 };
 
 /** Actions that leave the cast as the others need it come last. */
-const LAST = ['dropRecordingAction', 'archiveAction', 'dropDrillAction', 'endAssignmentAction', 'archivePersonAction'];
+const LAST = [
+  'saveLessonPlanAction',
+  'keepTemplateAction',
+  'moveLessonAction',
+  'skipLessonAction',
+  'beginLessonAction',
+  'lessonWordsAction',
+  'endTimeAction',
+  'dropTemplateAction',
+  'dropHolidayAction',
+  'changeAssignmentAction',
+  'dropRecordingAction',
+  'archiveAction',
+  'dropDrillAction',
+  'endAssignmentAction',
+  'setAgainAction',
+  'undoAssignmentAction',
+  'archivePersonAction',
+  'shareAction',
+  'setOwnerAction',
+];
 const IN_ORDER = Object.keys(ACTIONS).sort((a, b) => LAST.indexOf(a) - LAST.indexOf(b));
 
 describe('actions', () => {
   afterAll(async () => {
     await owner.query('update person set archived_at = null');
+    await owner.query('delete from teaching where teacher_id = $1', [cast.colleague.id]);
+    await owner.query('update person set is_owner = false where id = $1', [cast.colleague.id]);
     await owner.query('update groove set archived_at = null');
   });
 
@@ -170,10 +240,11 @@ describe('actions', () => {
   });
 
   test.each(IN_ORDER)('%s', async (name) => {
-    const { may, touches } = ACTIONS[name]!;
+    const { may, touches, reset } = ACTIONS[name]!;
     const state = async () => (touches ? (await owner.query(touches)).rows : fingerprint());
     // Those who may come last, so that what they change is there to be refused to the others.
     for (const actor of ACTORS.toSorted((a, b) => Number(may.includes(a)) - Number(may.includes(b)))) {
+      if (reset) await owner.query(reset());
       const before = await state();
       const token = actor === 'visitor' ? undefined : await sessionOf(cast[actor].id);
       const counted = touches ? await state() : before;
@@ -199,9 +270,12 @@ describe('actions', () => {
     for (const actor of ACTORS) {
       expect([actor, await notes('contentsAction', [[cast.groove]], actor)]).toEqual([
         actor,
-        actor === 'student' || actor === 'teacher',
+        ['student', ...ITS_TEACHERS].includes(actor),
       ]);
-      expect([actor, await notes('grooveJsonAction', [cast.groove], actor)]).toEqual([actor, actor === 'teacher']);
+      expect([actor, await notes('grooveJsonAction', [cast.groove], actor)]).toEqual([
+        actor,
+        (ITS_TEACHERS as readonly ActorName[]).includes(actor),
+      ]);
     }
   });
 
@@ -232,8 +306,41 @@ describe('actions', () => {
           ['setStudentPasswordAction', [EMPTY, new Form({ person: id, password: PASSWORD })]],
           [
             'setAssignmentAction',
-            [EMPTY, new Form({ student: id, groove: id, tempo: '60', click: 'counts', minutes: '1', reason: '' })],
+            [EMPTY, new Form({ students: id, what: id, tempo: '60', click: 'counts', minutes: '1', reason: '' })],
           ],
+          [
+            'changeAssignmentAction',
+            [EMPTY, new Form({ assignment: id, tempo: '60', click: 'counts', minutes: '1', reason: '' })],
+          ],
+          ['setAgainAction', [new Form({ assignment: id })]],
+          ['undoAssignmentAction', [new Form({ assignment: id })]],
+          ['shareAction', [EMPTY, new Form({ student: id, [`teacher:${id}`]: 'on' })]],
+          ['setOwnerAction', [new Form({ person: id, owns: 'yes' })]],
+          [
+            'addTimeAction',
+            [
+              EMPTY,
+              new Form({
+                [`student:${id}`]: 'yes',
+                day: '2026-11-24',
+                at: '16:00',
+                minutes: '45',
+                every: '1',
+                until: '',
+              }),
+            ],
+          ],
+          ['endTimeAction', [new Form({ time: id, day: '2026-11-24' })]],
+          ['openLessonAction', [new Form({ time: id, day: '2026-11-24' })]],
+          ['saveLessonPlanAction', [id, { version: 1, steps: [] }, 1]],
+          ['beginLessonAction', [EMPTY, new Form({ lesson: id })]],
+          ['lessonWordsAction', [EMPTY, new Form({ lesson: id, words: 'x' })]],
+          ['moveLessonAction', [EMPTY, new Form({ lesson: id, day: '2026-11-24', at: '16:00', minutes: '45' })]],
+          ['skipLessonAction', [new Form({ lesson: id, skipped: 'yes' })]],
+          ['openStepAction', [new Form({ lesson: id, step: '0' })]],
+          ['keepTemplateAction', [EMPTY, new Form({ lesson: id, name: 'x' })]],
+          ['dropTemplateAction', [new Form({ template: id })]],
+          ['dropHolidayAction', [new Form({ holiday: id })]],
         ] as const) {
           const response = await call(actions.get(name)!, args, token);
           expect([name, id, actor, response.status < 500]).toEqual([name, id, actor, true]);
@@ -275,7 +382,7 @@ describe('the sound of a take', () => {
   const wav = new TextEncoder().encode('RIFF of a lake');
 
   test('is heard by its player and their teacher, and by nobody else', async () => {
-    const wanted = { visitor: 401, student: 200, other: 404, teacher: 200, foreign: 404 };
+    const wanted = { visitor: 401, student: 200, other: 404, teacher: 200, colleague: 404, owner: 200, foreign: 404 };
     await owner.query(
       `insert into recording (take_id, workshop_id, player_id, kind, length_ms, zero_ms, sound)
        select id, workshop_id, player_id, 'audio/wav', 1000, 0, 'RIFF of a lake' from take where id = $1 on conflict do nothing`,
@@ -320,7 +427,7 @@ describe('the sound of a take', () => {
       return (await ask(at(cast.take, `?${about}`), token, init)).status;
     };
     expect(await put('visitor')).toBe(401);
-    for (const actor of ['other', 'teacher', 'foreign'] as const) {
+    for (const actor of ['other', 'teacher', 'colleague', 'owner', 'foreign'] as const) {
       expect([actor, await put(actor)]).toEqual([actor, 422]);
       expect([actor, await put(actor, { player: cast[actor].id })]).toEqual([actor, 404]);
     }
@@ -340,7 +447,7 @@ describe('the sound of a take', () => {
 });
 
 test('everything of a person’s is given to them and to their teacher', async () => {
-  const wanted = { visitor: 401, student: 200, other: 404, teacher: 200, foreign: 404 };
+  const wanted = { visitor: 401, student: 200, other: 404, teacher: 200, colleague: 404, owner: 200, foreign: 404 };
   for (const actor of ACTORS) {
     const token = actor === 'visitor' ? undefined : await sessionOf(cast[actor].id);
     const response = await ask(`/api/people/${cast.student.id}/everything`, token);

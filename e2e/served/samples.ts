@@ -3,6 +3,7 @@ import { familyNamed } from '@/core/drill/registry';
 import { writeGroove } from '@/core/documents/groove';
 import { USUAL_SETTINGS } from '@/core/documents/settings';
 import { firstClimb } from '@/core/plan/ladder';
+import { freshStep } from '@/core/plan/lesson';
 import { STARTER_GROOVES } from '@/server/demo/grooves';
 import { PASSWORD } from './seed';
 import { Form, type Cast } from './served';
@@ -59,7 +60,10 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
       password: PASSWORD,
     }),
   ],
-  changePersonAction: [EMPTY, new Form({ person: cast.student.id, level: 'advanced', setup: 'open-handed' })],
+  changePersonAction: [
+    EMPTY,
+    new Form({ person: cast.student.id, level: 'advanced', setup: 'open-handed', goals: fresh('Goal') }),
+  ],
   joinAction: [EMPTY, new Form({ invitation: 'x'.repeat(43), name: 'X', signInName: 'xx', password: PASSWORD })],
   inviteAction: [{}, new Form({ person: cast.student.id })],
   takeBackInvitationAction: [new Form({ person: cast.student.id })],
@@ -70,14 +74,55 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   setAssignmentAction: [
     EMPTY,
     new Form({
-      student: cast.student.id,
-      groove: cast.groove,
+      students: cast.student.id,
+      what: cast.groove,
       tempo: String(freshTempo()),
       click: 'counts',
       minutes: '10',
       reason: '',
     }),
   ],
+  changeAssignmentAction: [
+    EMPTY,
+    new Form({ assignment: cast.assignment, tempo: String(freshTempo()), click: 'counts', minutes: '10', reason: '' }),
+  ],
+  setAgainAction: [new Form({ assignment: cast.assignment })],
+  undoAssignmentAction: [new Form({ assignment: cast.assignment })],
+  shareAction: [
+    EMPTY,
+    new Form({ student: cast.other.id, [`teacher:${cast.teacher.id}`]: 'on', [`teacher:${cast.colleague.id}`]: 'on' }),
+  ],
+  addTeacherAction: [EMPTY, new Form({ name: fresh('Teacher') })],
+  setOwnerAction: [new Form({ person: cast.colleague.id, owns: 'yes' })],
+  keepWaysAction: [EMPTY, new Form({ setup: 'crossed', school: fresh('counted'), report: 'figures' })],
+  addTimeAction: [
+    EMPTY,
+    new Form({
+      [`student:${cast.student.id}`]: 'yes',
+      day: '2026-11-24',
+      at: '16:00',
+      minutes: '45',
+      every: '1',
+      until: '',
+    }),
+  ],
+  endTimeAction: [new Form({ time: cast.time, day: `2026-12-${10 + (++number % 20)}` })],
+  openLessonAction: [
+    new Form({ time: cast.time, day: new Date(Date.UTC(2027, 0, 5 + 7 * ++number)).toISOString().slice(0, 10) }),
+  ],
+  saveLessonPlanAction: [cast.lesson, { version: 1, steps: [freshStep('new', 1 + (++number % 200))] }, 1],
+  beginLessonAction: [EMPTY, new Form({ lesson: cast.lesson })],
+  lessonWordsAction: [EMPTY, new Form({ lesson: cast.lesson, words: fresh('Words') })],
+  moveLessonAction: [
+    EMPTY,
+    new Form({ lesson: cast.lesson, day: '2027-02-03', at: '16:00', minutes: String(20 + (++number % 200)) }),
+  ],
+  skipLessonAction: [new Form({ lesson: cast.lesson, skipped: 'yes' })],
+  openStepAction: [new Form({ lesson: cast.lesson, step: '0' })],
+  keepTemplateAction: [EMPTY, new Form({ lesson: cast.lesson, name: fresh('Template') })],
+  dropTemplateAction: [new Form({ template: cast.template })],
+  addHolidayAction: [EMPTY, new Form({ name: fresh('Regatta'), from: '2027-05-01', to: '2027-05-08' })],
+  dropHolidayAction: [new Form({ holiday: cast.holiday })],
   endAssignmentAction: [new Form({ assignment: cast.assignment })],
   keepListeningAction: [
     crypto.randomUUID(),

@@ -2,6 +2,7 @@ import type { PoolClient } from 'pg';
 import { limbsIn } from '@/core/groove/kit';
 import { usualRule } from '@/core/drill/rule';
 import { familyNamed } from '@/core/drill/registry';
+import { usualPlan } from '@/core/plan/lesson';
 import { emptyTake, playedTake } from '@/core/testing/takes';
 import { setAssignment } from '@/server/assignments';
 import { STARTER_GROOVES } from '@/server/demo/grooves';
@@ -9,6 +10,8 @@ import { hashPassword } from '@/server/door';
 import { keepDrill } from '@/server/drills';
 import { addGroove } from '@/server/grooves';
 import { judgedTake } from '@/server/judging/judged';
+import { openLesson } from '@/server/lessons';
+import { addTime } from '@/server/lessonTimes';
 import { insertTake } from '@/server/takes';
 import { owner, sessionOf, type Actor, type Cast } from './served';
 
@@ -36,7 +39,16 @@ export async function seedCast(): Promise<Cast> {
   const teacher = await person(db, workshop, 'teacher', 'Tova');
   const student = await person(db, workshop, 'student', 'Ada');
   const other = await person(db, workshop, 'student', 'Bo');
+  const colleague = await person(db, workshop, 'teacher', 'Cleo');
+  const owns = await person(db, workshop, 'teacher', 'Odo');
   const foreign = await person(db, elsewhere, 'teacher', 'Mirk');
+  await db.query('update person set is_owner = true where id = any($1::uuid[])', [[owns.id, foreign.id]]);
+  for (const pupil of [student, other])
+    await db.query('insert into teaching (student_id, teacher_id, workshop_id) values ($1, $2, $3)', [
+      pupil.id,
+      teacher.id,
+      workshop,
+    ]);
   const by = { id: teacher.id, workshop_id: workshop };
   const made = STARTER_GROOVES[0]!;
   const groove = await addGroove(db, by, made);
@@ -78,7 +90,43 @@ export async function seedCast(): Promise<Cast> {
     other.id,
     workshop,
   ]);
+  const [time, template, holiday] = [crypto.randomUUID(), crypto.randomUUID(), crypto.randomUUID()];
+  await addTime(
+    db,
+    by,
+    { students: [student.id], rule: 'FREQ=WEEKLY;INTERVAL=1', startsOn: '2026-11-24', at: '16:00', minutes: 45 },
+    time,
+  );
+  const lesson = (await openLesson(db, by, { timeId: time, day: '2026-11-24' }, 'Etc/UTC'))!;
+  await db.query('insert into lesson_template (id, workshop_id, made_by, name, document) values ($1, $2, $3, $4, $5)', [
+    template,
+    workshop,
+    teacher.id,
+    'Short',
+    JSON.stringify(usualPlan(20)),
+  ]);
+  await db.query(
+    `insert into holiday (id, workshop_id, name, from_on, to_on) values ($1, $2, 'Regatta', '2027-06-01', '2027-06-02')`,
+    [holiday, workshop],
+  );
   db.release();
-  for (const one of [teacher, student, other, foreign]) one.token = await sessionOf(one.id);
-  return { workshop, teacher, student, other, foreign, groove, assignment, take, drill, note };
+  for (const one of [teacher, student, other, colleague, owns, foreign]) one.token = await sessionOf(one.id);
+  return {
+    workshop,
+    teacher,
+    student,
+    other,
+    colleague,
+    owner: owns,
+    foreign,
+    groove,
+    assignment,
+    take,
+    drill,
+    note,
+    lesson,
+    time,
+    template,
+    holiday,
+  };
 }

@@ -140,13 +140,22 @@ export interface Cast {
   teacher: Actor;
   student: Actor;
   other: Actor;
-  /** The teacher of another workshop. */
+  /** A teacher of the workshop who has neither student. */
+  colleague: Actor;
+  /** Who manages the workshop. */
+  owner: Actor;
+  /** The owner of another workshop. */
   foreign: Actor;
   groove: string;
   assignment: string;
   take: string;
   drill: string;
   note: string;
+  /** A lesson of the teacher with the student, the time it came of, a template of the teacher's, and a holiday. */
+  lesson: string;
+  time: string;
+  template: string;
+  holiday: string;
 }
 export interface Actor {
   id: string;

@@ -11,25 +11,37 @@ const web = new pg.Pool({ connectionString: process.env.SERVED_WEB_URL });
 const door = new pg.Pool({ connectionString: process.env.SERVED_DOOR_URL });
 afterAll(() => Promise.all([web.end(), door.end()]));
 
-const ACTORS = ['visitor', 'student', 'other', 'teacher', 'foreign'] as const;
+const ACTORS = ['visitor', 'student', 'other', 'teacher', 'colleague', 'owner', 'foreign'] as const;
 type ActorName = (typeof ACTORS)[number];
+
+const seen = (by: Partial<Record<ActorName, number>>) =>
+  Object.fromEntries(ACTORS.map((actor) => [actor, by[actor] ?? 0])) as Record<ActorName, number>;
 
 /** How many rows each person sees of a table, with the cast and nothing else in it; `denied` for everybody without numbers. */
 const SEEN: Record<string, Record<ActorName, number> | 'denied'> = {
-  workshop: { visitor: 0, student: 1, other: 1, teacher: 1, foreign: 1 },
-  // A student sees herself and the teacher.
-  person: { visitor: 0, student: 2, other: 2, teacher: 3, foreign: 1 },
-  groove: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
-  assignment: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
-  take: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
-  take_note: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
-  recording: { visitor: 0, student: 1, other: 0, teacher: 1, foreign: 0 },
-  ears: { visitor: 0, student: 1, other: 0, teacher: 0, foreign: 0 },
-  invitation: { visitor: 0, student: 0, other: 0, teacher: 1, foreign: 0 },
-  drill: { visitor: 0, student: 0, other: 0, teacher: 1, foreign: 0 },
-  favourite: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
-  ladder: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
-  listening: { visitor: 0, student: 0, other: 0, teacher: 0, foreign: 0 },
+  workshop: seen({ student: 1, other: 1, teacher: 1, colleague: 1, owner: 1, foreign: 1 }),
+  // Everybody themselves and the teachers; teachers the students they have; the owner all.
+  person: seen({ student: 4, other: 4, teacher: 5, colleague: 3, owner: 5, foreign: 1 }),
+  teaching: seen({ student: 1, other: 1, teacher: 2, owner: 2 }),
+  groove: seen({ student: 1, teacher: 1, colleague: 1, owner: 1 }),
+  assignment: seen({ student: 1, teacher: 1, owner: 1 }),
+  take: seen({ student: 1, teacher: 1, owner: 1 }),
+  take_note: seen({ student: 1, teacher: 1, owner: 1 }),
+  recording: seen({ student: 1, teacher: 1, owner: 1 }),
+  lesson_time: seen({ student: 1, teacher: 1, owner: 1 }),
+  lesson_time_student: seen({ student: 1, teacher: 1, owner: 1 }),
+  lesson: seen({ student: 1, teacher: 1, owner: 1 }),
+  lesson_student: seen({ student: 1, teacher: 1, owner: 1 }),
+  // Its notes are no student's to read.
+  lesson_plan: seen({ teacher: 1, owner: 1 }),
+  lesson_template: seen({ teacher: 1 }),
+  holiday: seen({ student: 1, other: 1, teacher: 1, colleague: 1, owner: 1 }),
+  ears: seen({ student: 1 }),
+  invitation: seen({ teacher: 1, owner: 1 }),
+  drill: seen({ teacher: 1, colleague: 1, owner: 1 }),
+  favourite: seen({}),
+  ladder: seen({}),
+  listening: seen({}),
   credential: 'denied',
   session: 'denied',
   device: 'denied',
@@ -42,7 +54,8 @@ const SEEN_BY_ROW = ['event', 'take_place'];
 
 /** What the web server's role may do to a table at all, before any row is asked whose it is. */
 const GRANTED: Record<string, string> = {
-  assignment: 'insert, update(ended_at)',
+  assignment:
+    'delete, insert, update(bar_from, bar_to, click, due_at, ended_at, ladder_start, ladder_step, minutes, pass_takes, reason, tempo)',
   drill: 'delete, insert, update(changed_at, family, rule, tags)',
   ears: 'delete, insert, update(document, kept_at, name)',
   event: '',
@@ -51,6 +64,13 @@ const GRANTED: Record<string, string> = {
     'insert, update(archived_at, document, document_version, level, meter, save_number, saved_at, tags, tempo, title)',
   invitation: 'delete, insert(person_id, token_hash, workshop_id)',
   ladder: 'insert, update(changed_at, document, step, tempo)',
+  holiday: 'delete, insert',
+  lesson: 'delete, insert, update(began_at, ended_at, minutes, starts_at, state, words)',
+  lesson_plan: 'insert, update(document, save_number)',
+  lesson_student: 'delete, insert',
+  lesson_template: 'delete, insert, update(document)',
+  lesson_time: 'delete, insert, update(at, ends_on, minutes, rule, starts_on)',
+  lesson_time_student: 'delete, insert',
   listening: 'insert',
   person:
     'insert(age, goals, id, level, name, report, role, school, setup, sign_in_name, workshop_id), update(age, archived_at, goals, level, name, report, school, setup)',
@@ -58,6 +78,7 @@ const GRANTED: Record<string, string> = {
   take: 'insert, update(set_aside_at, set_aside_by, set_aside_why)',
   take_note: 'delete, insert',
   take_place: 'insert',
+  teaching: 'delete, insert',
   workshop: 'update(name, place, settings, settings_number)',
 };
 
@@ -106,8 +127,8 @@ describe('tables', () => {
             (await as<{ count: number }>(actor, `select count(*)::int from ${table}`)).rows[0]!.count > 0,
         ),
       );
-    expect(await counts('take_place')).toEqual([false, true, false, true, false]);
-    expect(await counts('event')).toEqual([false, false, false, true, true]);
+    expect(await counts('take_place')).toEqual([false, true, false, true, false, true, false]);
+    expect(await counts('event')).toEqual([false, false, false, true, true, true, true]);
     const { rows } = await as<{ workshop_id: string }>('foreign', 'select distinct workshop_id from event');
     expect(rows.map(({ workshop_id }) => workshop_id)).not.toContain(cast.workshop);
   });
@@ -149,21 +170,21 @@ const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] =
   [
     'pinning another’s recording',
     ({ take }) => `update recording set is_pinned = true where take_id = '${take}'`,
-    ['student', 'teacher'],
+    ['student', 'teacher', 'owner'],
   ],
   ['the sound of a recording', ({ take }) => `update recording set sound = '\\x00' where take_id = '${take}'`, []],
-  ['an invitation', ({ other }) => `delete from invitation where person_id = '${other.id}'`, ['teacher']],
+  ['an invitation', ({ other }) => `delete from invitation where person_id = '${other.id}'`, ['teacher', 'owner']],
   [
     'inviting',
     ({ student, workshop }) =>
       `insert into invitation (person_id, workshop_id, token_hash) values ('${student.id}', '${workshop}', sha256('x'))`,
-    ['teacher'],
+    ['teacher', 'owner'],
   ],
   [
     'inviting a teacher',
     ({ teacher, workshop }) =>
       `insert into invitation (person_id, workshop_id, token_hash) values ('${teacher.id}', '${workshop}', sha256('x'))`,
-    [],
+    ['owner'],
   ],
   ['reading what a link holds', () => 'select token_hash from invitation', []],
   ['using an invitation', () => `select door_join('\\x00', 'x', 'x', 'x')`, []],
@@ -176,17 +197,29 @@ const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] =
       `insert into ears (person_id, device_id, workshop_id, name, document) values ('${student.id}', gen_random_uuid(), '${workshop}', 'x', '{}')`,
     ['student'],
   ],
-  ['a groove’s bars', ({ groove }) => `update groove set title = 'x' where id = '${groove}'`, ['teacher']],
+  [
+    'a groove’s bars',
+    ({ groove }) => `update groove set title = 'x' where id = '${groove}'`,
+    ['teacher', 'colleague', 'owner'],
+  ],
   [
     'an ended homework',
     ({ assignment }) => `update assignment set ended_at = now() where id = '${assignment}'`,
-    ['teacher'],
+    ['teacher', 'owner'],
   ],
-  ['a person’s level', ({ student }) => `update person set level = 'concert' where id = '${student.id}'`, ['teacher']],
+  [
+    'a person’s level',
+    ({ student }) => `update person set level = 'concert' where id = '${student.id}'`,
+    ['teacher', 'owner'],
+  ],
   ['a person’s part', ({ student }) => `update person set role = 'teacher' where id = '${student.id}'`, []],
-  ['archiving', ({ student }) => `update person set archived_at = now() where id = '${student.id}'`, ['teacher']],
-  ['the workshop', ({ workshop }) => `update workshop set settings = '{}' where id = '${workshop}'`, ['teacher']],
-  ['a drill', ({ drill }) => `delete from drill where id = '${drill}'`, ['teacher']],
+  [
+    'archiving',
+    ({ student }) => `update person set archived_at = now() where id = '${student.id}'`,
+    ['teacher', 'owner'],
+  ],
+  ['the workshop', ({ workshop }) => `update workshop set settings = '{}' where id = '${workshop}'`, ['owner']],
+  ['a drill', ({ drill }) => `delete from drill where id = '${drill}'`, ['teacher', 'colleague', 'owner']],
   [
     'another’s ladder',
     ({ student, groove, workshop }) =>
@@ -203,10 +236,56 @@ const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] =
     'a teacher more',
     ({ workshop }) =>
       `insert into person (workshop_id, role, name, sign_in_name, level, school) values ('${workshop}', 'teacher', 'X', 'xyz', 'concert', 'x')`,
-    [],
+    ['owner'],
   ],
-  ['another’s password', ({ student }) => `select set_password('${student.id}', 'x')`, ['student', 'teacher']],
+  ['another’s password', ({ student }) => `select set_password('${student.id}', 'x')`, ['student', 'teacher', 'owner']],
   ['the teacher’s password', ({ teacher }) => `select set_password('${teacher.id}', 'x')`, ['teacher']],
+  [
+    'a student who is nobody’s to take',
+    ({ other, colleague, workshop }) =>
+      `insert into teaching (student_id, teacher_id, workshop_id) values ('${other.id}', '${colleague.id}', '${workshop}')`,
+    ['teacher', 'owner'],
+  ],
+  ['owning', ({ teacher }) => `update person set is_owner = true where id = '${teacher.id}'`, []],
+  ['making an owner', ({ teacher }) => `select 1 where set_owner('${teacher.id}', true)`, ['owner']],
+  ['the last owner', ({ owner: last }) => `select 1 where set_owner('${last.id}', false)`, []],
+  [
+    'a teacher’s archiving',
+    ({ colleague }) => `update person set archived_at = now() where id = '${colleague.id}'`,
+    ['colleague', 'owner'],
+  ],
+  ['a lesson', ({ lesson }) => `update lesson set words = 'x' where id = '${lesson}'`, ['teacher', 'owner']],
+  ['dropping a lesson', ({ lesson }) => `delete from lesson where id = '${lesson}'`, ['teacher']],
+  [
+    'a lesson’s notes',
+    ({ lesson }) => `update lesson_plan set document = '{}' where lesson_id = '${lesson}'`,
+    ['teacher', 'owner'],
+  ],
+  [
+    'sitting in a lesson',
+    ({ lesson, other, workshop }) =>
+      `insert into lesson_student (lesson_id, student_id, workshop_id) values ('${lesson}', '${other.id}', '${workshop}')`,
+    ['teacher', 'owner'],
+  ],
+  [
+    'a lesson in another’s name',
+    ({ teacher, workshop }) =>
+      `insert into lesson (id, workshop_id, teacher_id, starts_at, minutes) values (gen_random_uuid(), '${workshop}', '${teacher.id}', now(), 45)`,
+    ['teacher'],
+  ],
+  [
+    'a time that comes round',
+    ({ time }) => `update lesson_time set minutes = 200 where id = '${time}'`,
+    ['teacher', 'owner'],
+  ],
+  ['a template', ({ template }) => `delete from lesson_template where id = '${template}'`, ['teacher']],
+  ['a holiday', ({ holiday }) => `delete from holiday where id = '${holiday}'`, ['owner']],
+  [
+    'taking homework back',
+    ({ assignment }) => `delete from assignment where id = '${assignment}'`,
+    ['teacher', 'owner'],
+  ],
+  ['the door’s names', () => `select door_named('tova')`, []],
   ['a session', ({ teacher }) => `select door_open_session('${teacher.id}', '\\x00', '1 day')`, []],
   ['passwords', () => `select door_credential('tova')`, []],
   ['roles', () => 'set role mochila_door', []],
