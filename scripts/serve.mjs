@@ -18,8 +18,8 @@ const proxies = Number(process.env.MOCHILA_PROXIES ?? 0);
 const pages = new Gate({ atOnce: 16, mostWaiting: 400, patienceMs: 20_000 });
 /** A groove of 128 bars of 32nds in four limbs is 1.3 MB, a take of 20,000 hits 1 MB. */
 const MOST_BYTES = 4_500_000;
-/** Built files and the watcher's question go past the gate. */
-const FREE = /^\/(?:_next\/static|worklets|speech|health|icon\.svg)/;
+/** Built files, the watcher's question, and what two screens of a lesson say to one another go past the gate. */
+const FREE = /^\/(?:_next\/static|worklets|speech|health|icon\.svg|api\/lessons\/[^/]+\/live)/;
 /** How long requests under way may take once the server is told to stop. */
 const LAST_MS = 4000;
 

@@ -137,7 +137,7 @@ describe('a lesson', () => {
     expect(await asTeacher((db) => beginLesson(db, id, began))).toBe(false);
     expect(await asAda((db) => runningLesson(db, { id: ada.id, role: 'student' }))).toEqual({
       id,
-      with: ['Tova Lind'],
+      with: { [teacher.id]: 'Tova Lind' },
     });
     // One at a time.
     const other = (await opened('2026-11-03'))!;

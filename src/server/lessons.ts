@@ -228,17 +228,18 @@ export async function lessonsOf(db: Db, studentId: string, most = MOST_LESSONS):
   return rows;
 }
 
-/** The lesson that runs now, with who is in it: the teacher's own, or one a student is in, whose teacher it names. */
+/** The lesson that runs now, with who is in it beside oneself, by their id: the teacher's own, or one a student is in. */
 export async function runningLesson(
   db: Db,
   who: Pick<Person, 'id' | 'role'>,
-): Promise<{ id: string; with: string[] } | undefined> {
-  const { rows } = await db.query<{ id: string; with: string[] }>(
+): Promise<{ id: string; with: Record<string, string> } | undefined> {
+  const { rows } = await db.query<{ id: string; with: Record<string, string> }>(
     who.role === 'teacher'
-      ? `select l.id, array(select p.name from lesson_student s join person p on p.id = s.student_id where s.lesson_id = l.id order by p.name) as with
+      ? `select l.id, coalesce((select jsonb_object_agg(p.id, p.name) from lesson_student s join person p on p.id = s.student_id
+           where s.lesson_id = l.id), '{}') as with
          from lesson l where l.teacher_id = $1 and l.state = 'running'`
-      : `select l.id, array[t.name] as with from lesson_student s join lesson l on l.id = s.lesson_id join person t on t.id = l.teacher_id
-         where s.student_id = $1 and l.state = 'running' limit 1`,
+      : `select l.id, jsonb_build_object(t.id, t.name) as with from lesson_student s join lesson l on l.id = s.lesson_id
+           join person t on t.id = l.teacher_id where s.student_id = $1 and l.state = 'running' limit 1`,
     [who.id],
   );
   return rows[0];

@@ -29,7 +29,11 @@ test('the demo is the same every time, and filled only once', async () => {
 
 test('an owner, a teacher and six students from 9 to 67, of three kits and four levels', async () => {
   const { demoPeople } = await doorState();
-  expect(demoPeople.map(({ role }) => role)).toEqual(['teacher', 'teacher', ...Array.from({ length: 6 }, () => 'student')]);
+  expect(demoPeople.map(({ role }) => role)).toEqual([
+    'teacher',
+    'teacher',
+    ...Array.from({ length: 6 }, () => 'student'),
+  ]);
   const pupils = demoPeople.filter(({ role }) => role === 'student');
   expect(pupils.map(({ age }) => age)).toEqual([
     'under 12',

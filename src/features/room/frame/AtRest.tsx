@@ -45,7 +45,13 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
     dispatch({ type: 'practise', settings: { ...through, range: [exercise], length: { rounds: 8 } } });
   };
   return (
-    <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: { xs: 'calc(100dvh - 48px)', sm: 'calc(100dvh - var(--lesson-bar, 0px))' } }}>
+    <Box
+      sx={{
+        display: 'flex',
+        flexDirection: 'column',
+        minHeight: { xs: 'calc(100dvh - 48px)', sm: 'calc(100dvh - var(--lesson-bar, 0px))' },
+      }}
+    >
       <Box sx={{ flex: 1 }}>
         <Page
           title={groove.title}

@@ -16,7 +16,14 @@ export function Playing({ frame, tempo, hasLength, panel }: RoomView) {
   const isLow = useMediaQuery('(max-height: 800px)', { noSsr: true });
   const { unspoken, isCalled } = frame;
   return (
-    <Box sx={{ display: 'flex', flexDirection: 'column', height: 'calc(100dvh - var(--lesson-bar, 0px))', overflow: 'hidden' }}>
+    <Box
+      sx={{
+        display: 'flex',
+        flexDirection: 'column',
+        height: 'calc(100dvh - var(--lesson-bar, 0px))',
+        overflow: 'hidden',
+      }}
+    >
       <Box
         sx={{ flex: '1 1 0', minHeight: 0, display: 'flex', flexDirection: 'column', gap: 1, px: { sm: 3.5 }, pt: 1 }}
       >

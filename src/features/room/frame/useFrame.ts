@@ -15,6 +15,7 @@ import { useCountOfFour } from '../useCountOfFour';
 import { mainListener, useEars } from '@/sound/inputs/ears';
 import type { Strike } from '@/sound/inputs/input';
 import { useInputs } from '@/sound/inputs/useInputs';
+import { useLessonRoom } from '../useLessonRoom';
 import { useRest } from '../useRest';
 import { useSpace } from '../useSpace';
 import { useStage } from '../useStage';
@@ -151,10 +152,11 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
     [piece, settings, isCalled],
   );
   // While playing all rounds share one line: what was struck last lies on top.
-  const beads = useMemo(
-    () => (attempt.beads.length ? attempt.beads.map((bead) => ({ ...bead, round: 0 })) : undefined),
-    [attempt.beads],
-  );
+  const elsewhere = useLessonRoom(settings, attempt.beads, change);
+  const beads = useMemo(() => {
+    const shown = playing || attempt.beads.length ? attempt.beads : elsewhere;
+    return shown?.length ? shown.map((bead) => ({ ...bead, round: 0 })) : undefined;
+  }, [attempt.beads, elsewhere, playing]);
   const [isSettingUp, setSettingUp] = useState(false);
   const switchLimb = useCallback(
     (list: 'task' | 'heard', limb: Limb, on: boolean) =>
