@@ -94,7 +94,7 @@ test('the teacher adds a student and sets a groove; the student finds it on Toda
   await student.goto('/today');
   await expect(student).toHaveURL(/sign-in$/);
 
-  await page.getByRole('button', { name: 'End Slow crossing' }).click();
+  await page.getByRole('button', { name: 'Take back Slow crossing' }).click();
   await expect(page.getByText('Nothing is set.')).toBeVisible();
 });
 

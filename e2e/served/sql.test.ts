@@ -35,6 +35,8 @@ const SEEN: Record<string, Record<ActorName, number> | 'denied'> = {
   // Its notes are no student's to read.
   lesson_plan: seen({ teacher: 1, owner: 1 }),
   lesson_template: seen({ teacher: 1 }),
+  lesson_screen: seen({}),
+  lesson_groove: seen({}),
   holiday: seen({ student: 1, other: 1, teacher: 1, colleague: 1, owner: 1 }),
   ears: seen({ student: 1 }),
   invitation: seen({ teacher: 1, owner: 1 }),
@@ -67,6 +69,8 @@ const GRANTED: Record<string, string> = {
   holiday: 'delete, insert',
   lesson: 'delete, insert, update(began_at, ended_at, minutes, starts_at, state, words)',
   lesson_plan: 'insert, update(document, save_number)',
+  lesson_groove: '',
+  lesson_screen: 'insert, update(document, groove_id, is_let_go)',
   lesson_student: 'delete, insert',
   lesson_template: 'delete, insert, update(document)',
   lesson_time: 'delete, insert, update(at, ends_on, minutes, rule, starts_on)',
@@ -285,6 +289,14 @@ const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] =
     ({ assignment }) => `delete from assignment where id = '${assignment}'`,
     ['teacher', 'owner'],
   ],
+  [
+    'a lesson’s screen',
+    ({ lesson, groove, workshop }) =>
+      `insert into lesson_screen (lesson_id, workshop_id, groove_id, document) values ('${lesson}', '${workshop}', '${groove}', '{}')`,
+    // It does not run.
+    [],
+  ],
+  ['saying something in a lesson', ({ lesson }) => `select 1 where say_in_lesson('${lesson}', '{}')`, []],
   ['the door’s names', () => `select door_named('tova')`, []],
   ['a session', ({ teacher }) => `select door_open_session('${teacher.id}', '\\x00', '1 day')`, []],
   ['passwords', () => `select door_credential('tova')`, []],

@@ -18,11 +18,16 @@ const TABLES: [file: string, sql: string][] = [
     'select to_jsonb(n) as row from take_note n join take t on t.id = n.take_id where t.player_id = $1 order by n.written_at, n.id',
   ],
   ['ladders.json', 'select to_jsonb(l) as row from ladder l where l.person_id = $1 order by l.groove_id'],
+  [
+    'lessons.json',
+    `select to_jsonb(l) - 'teacher_id' || jsonb_build_object('teacher', t.name) as row from lesson_student s join lesson l on l.id = s.lesson_id
+       join person t on t.id = l.teacher_id where s.student_id = $1 order by l.starts_at, l.id`,
+  ],
   ['by ear.json', 'select to_jsonb(l) as row from listening l where l.player_id = $1 order by l.received_at, l.id'],
 ];
 
 const WORDS = `Everything Mochila keeps of one person: who they are, what was set, every take with every stroke, the words on
-takes, ladders, listening drills, and the sounds that were kept. Times are in UTC. The files are JSON, a list of rows each; the
+takes, lessons with what was taken home, ladders, listening drills, and the sounds that were kept. Times are in UTC. The files are JSON, a list of rows each; the
 sounds are WebM or WAV and are called by their take.
 `;
 

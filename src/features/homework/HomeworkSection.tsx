@@ -36,7 +36,7 @@ export function HomeworkSection({
   chosen,
   canSet,
 }: HomeworkSectionProps) {
-  const [isSetting, setSetting] = useState(Boolean(chosen));
+  const [isSetting, setSetting] = useState(Boolean(chosen) || !homework.length);
   const [showsEnded, setShowsEnded] = useState(false);
   const names = namesInWords(students.map(({ name }) => name));
   return (

@@ -20,6 +20,7 @@ export function LessonBar({ lesson, isFollowed }: LessonBarProps) {
   const { role, isOn, setOn, elsewhere } = live;
   const isTeacher = role === 'teacher';
   const who = elsewhere && lesson.with[elsewhere.by];
+  const isAlone = Object.keys(lesson.with).length === 1;
   return (
     <Box
       className="no-print"
@@ -38,7 +39,7 @@ export function LessonBar({ lesson, isFollowed }: LessonBarProps) {
     >
       <Typography role="status" sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>
         In the lesson with {namesInWords(Object.values(lesson.with))}
-        {isTeacher && who && elsewhere.isPlaying && `: ${who} plays`}
+        {isTeacher && who && elsewhere.isPlaying && (isAlone ? ', who plays' : `: ${who} plays`)}
         {!isTeacher && !isFollowed && ': nothing is open yet'}
       </Typography>
       {isTeacher && elsewhere?.take && !elsewhere.isPlaying && (
