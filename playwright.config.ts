@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
-/** Started by scripts/test.mjs, which serves a demo workshop at DEMO_URL and an empty one at OWN_URL. */
+/** Started by scripts/test.mjs, which serves a demo workshop at DEMO_URL and empty ones at OWN_URL and WEEK_URL. */
 export default defineConfig({
   testDir: 'e2e',
   // What is asked over HTTP alone is run by vitest.

@@ -192,7 +192,7 @@ function Main({ one, stored, student }: MainProps) {
             startIcon={<PlayArrowRounded />}
             sx={{ minHeight: 60, px: { xs: 2, sm: 3 }, fontSize: '1.1rem', whiteSpace: 'nowrap' }}
           >
-            {one.today_ms > 0 ? 'Go on in the room' : 'Open in the room'}
+            Open in the room
           </Button>
         </Stack>
       </Box>
