@@ -66,7 +66,7 @@ export interface Going {
 export type Homework = Assignment & Going;
 
 /** How many of those that were ended a page shows. */
-export const MOST_ENDED = 12;
+const MOST_ENDED = 12;
 
 /** Right answers of a sitting that count as clean: what is heard four times of five was not guessed (of two, p < 0.06 in eight). */
 const CLEAN_SHARE = 0.8;

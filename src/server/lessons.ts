@@ -215,7 +215,7 @@ export async function skipLesson(db: Db, id: string, skipped: boolean): Promise<
 }
 
 /** How many lessons a list shows. */
-export const MOST_LESSONS = 30;
+const MOST_LESSONS = 30;
 
 /** A student's lessons that began, the newest first. */
 export async function lessonsOf(db: Db, studentId: string, most = MOST_LESSONS): Promise<LessonRow[]> {

@@ -96,7 +96,7 @@ const QUIET_DAYS = 7;
 /** What is due within so many days is told. */
 const DUE_DAYS = 2;
 /** How many of each a page shows. */
-export const MOST_WANTING = 6;
+const MOST_WANTING = 6;
 
 /** Which of the teacher's own students want an eye: by what is set for them, the most pressing first. */
 export async function wanting(db: Db): Promise<Wanting[]> {

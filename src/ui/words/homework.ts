@@ -1,7 +1,30 @@
 import type { ReportWords } from '@/core/take/verdictInWords';
-import type { Homework } from '@/server/assignments';
+import type { Subject } from '@/core/documents/listening';
+import type { Bpm, Ms } from '@/core/time/units';
 import { tempoInWords } from './figures';
 import { plural } from './text';
+
+/** What is set, and how it goes, as far as it is said in words. */
+interface Homework {
+  subject: Subject | null;
+  tempo: Bpm;
+  click: string;
+  minutes: number;
+  bar_from: number | null;
+  bar_to: number | null;
+  ladder_start: Bpm | null;
+  ladder_step: Bpm | null;
+  pass_takes: number | null;
+  passed: boolean;
+  clean: number;
+  takes: number;
+  days: number;
+  today_ms: Ms;
+  week_ms: Ms;
+  last_tempo: Bpm | null;
+  first_sd_ms: Ms | null;
+  last_sd_ms: Ms | null;
+}
 
 /** "bars 1 to 4" of what is set, counted from 1; nothing where all of them are. */
 function barsInWords({ bar_from, bar_to }: Pick<Homework, 'bar_from' | 'bar_to'>): string | undefined {
@@ -26,7 +49,7 @@ export function setInWords(one: Set): string {
 }
 
 /** Sounding time in whole minutes; what is under one is said too. */
-export const minutesInWords = (ms: number): string =>
+const minutesInWords = (ms: number): string =>
   ms > 0 && ms < 60_000 ? 'under a minute' : `${Math.floor(ms / 60_000)} min`;
 
 /** When something that is set is passed, and how far that is: "2 of 3 clean takes at the goal"; nothing where nothing was said. */
