@@ -181,6 +181,7 @@ export const DEMO_STUDENTS: DemoStudent[] = [
         reason: 'Ghosts late against the hat. Keep them low and close, click on 2 and 4.',
         pass: 3,
         due: true,
+        ladder: { start: 72, step: 4 },
       },
       {
         groove: 'Rope and pulley',
@@ -190,7 +191,6 @@ export const DEMO_STUDENTS: DemoStudent[] = [
         minutes: 10,
         reason: 'Flams open: grace near, not on the stroke.',
         pass: 3,
-        ladder: { start: 50, step: 4 },
       },
     ],
   },
