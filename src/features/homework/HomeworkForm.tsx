@@ -8,7 +8,7 @@ import type { ClickPlanName } from '@/core/time/clickPlan';
 import { CLICK_PLAN_NAMES } from '@/core/time/clickPlan';
 import type { Homework } from '@/server/assignments';
 import { Field } from '@/ui/Field';
-import { EMPTY_FORM } from '@/ui/form';
+import { EMPTY_FORM, type FormState } from '@/ui/form';
 import { changeAssignmentAction, setAssignmentAction } from './actions';
 import { EAR } from './shapes';
 
@@ -43,6 +43,9 @@ const barsOf = ({ bar_from, bar_to }: Homework) => {
   return bar_from === bar_to ? String(bar_from + 1) : `${bar_from + 1}-${bar_to + 1}`;
 };
 
+const decimal = { htmlInput: { inputMode: 'decimal' } } as const;
+const whole = { htmlInput: { inputMode: 'numeric' } } as const;
+
 /** Sets something to be practised, or changes how it is. */
 export function HomeworkForm({ students = [], choices = [], chosen, due, changed }: HomeworkFormProps) {
   const first = choices.find(({ value }) => value === chosen) ?? choices[0];
@@ -56,8 +59,6 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
     ...(students.length > 1 ? [{ value: students.map(({ id }) => id).join(), label: 'all of them' }] : []),
     ...students.map(({ id, name }) => ({ value: id, label: name })),
   ];
-  const decimal = { htmlInput: { inputMode: 'decimal' } } as const;
-  const whole = { htmlInput: { inputMode: 'numeric' } } as const;
   return (
     <Box
       component="form"
@@ -127,44 +128,7 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
         slotProps={{ select: { displayEmpty: true } }}
         sx={{ gridColumn: 'span 2' }}
       />
-      {hasMore && (
-        <>
-          {!isByEar && (
-            <>
-              <Field
-                state={state}
-                name="ladderStart"
-                label="Ladder from, bpm"
-                defaultValue={shown(changed?.ladder_start)}
-                slotProps={decimal}
-              />
-              <Field
-                state={state}
-                name="ladderStep"
-                label="In steps of"
-                defaultValue={shown(changed?.ladder_step)}
-                slotProps={decimal}
-              />
-              <Field
-                state={state}
-                name="bars"
-                label="Bars only"
-                hint="2 or 1-4; all when empty."
-                defaultValue={changed ? barsOf(changed) : ''}
-              />
-            </>
-          )}
-          <Field
-            state={state}
-            name="passTakes"
-            label={isByEar ? 'Passed after sittings' : 'Passed after clean takes'}
-            hint={isByEar ? 'With four of five right.' : 'At the goal.'}
-            defaultValue={shown(changed?.pass_takes)}
-            slotProps={whole}
-            sx={{ gridColumn: 'span 2' }}
-          />
-        </>
-      )}
+      {hasMore && <MoreFields state={state} changed={changed} isByEar={isByEar} />}
       <Field
         state={state}
         name="reason"
@@ -187,5 +151,47 @@ export function HomeworkForm({ students = [], choices = [], chosen, due, changed
         )}
       </Box>
     </Box>
+  );
+}
+
+/** The ladder, which bars, and when it is passed: asked for only where it is wanted. */
+function MoreFields({ state, changed, isByEar }: { state: FormState; changed?: Homework; isByEar: boolean }) {
+  return (
+    <>
+      {!isByEar && (
+        <>
+          <Field
+            state={state}
+            name="ladderStart"
+            label="Ladder from, bpm"
+            defaultValue={shown(changed?.ladder_start)}
+            slotProps={decimal}
+          />
+          <Field
+            state={state}
+            name="ladderStep"
+            label="In steps of"
+            defaultValue={shown(changed?.ladder_step)}
+            slotProps={decimal}
+          />
+          <Field
+            state={state}
+            name="bars"
+            label="Bars only"
+            hint="2 or 1-4; all when empty."
+            defaultValue={changed ? barsOf(changed) : ''}
+          />
+        </>
+      )}
+      <Field
+        state={state}
+        name="passTakes"
+        label={isByEar ? 'Passed after sittings' : 'Passed after clean takes'}
+        hint={isByEar ? 'With four of five right.' : 'At the goal.'}
+        defaultValue={shown(changed?.pass_takes)}
+        slotProps={whole}
+        sx={{ gridColumn: 'span 2' }}
+      />
+    </>
   );
 }

@@ -54,7 +54,7 @@ describe('what is set', () => {
     [{ ladderStart: '60', ladderStep: '90' }, 'ladderStep: At most 40: small steps hurt nobody.'],
     [{ passTakes: '11' }, 'passTakes: 1 to 10 clean takes, or leave it empty.'],
     [{ due: 'soon' }, 'due: Choose a lesson from the list.'],
-    [{ studentss: 'x' }, 'students: This student is not there any more.'],
+    [{ students: 'x' }, 'students: This student is not there any more.'],
   ])('%o is said at its field', (change, expected) => {
     expect(said(assignmentShape.safeParse({ ...given, ...change }))).toContain(expected);
   });
