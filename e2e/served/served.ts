@@ -135,6 +135,10 @@ export async function fingerprint(): Promise<Record<string, string>> {
   return Object.fromEntries(marks);
 }
 
+/** Everybody who may ask for something. */
+export const ACTORS = ['visitor', 'student', 'other', 'teacher', 'colleague', 'owner', 'foreign'] as const;
+export type ActorName = (typeof ACTORS)[number];
+
 export interface Cast {
   workshop: string;
   teacher: Actor;

@@ -1,6 +1,6 @@
 import pg from 'pg';
 import { afterAll, describe, expect, test } from 'vitest';
-import { owner, theCast, type Cast } from './served';
+import { ACTORS, owner, theCast, type ActorName, type Cast } from './served';
 
 /**
  * The same table as SQL, with the login roles the web server has: what each person sees of every table of the database,
@@ -10,9 +10,6 @@ const cast: Cast = theCast();
 const web = new pg.Pool({ connectionString: process.env.SERVED_WEB_URL });
 const door = new pg.Pool({ connectionString: process.env.SERVED_DOOR_URL });
 afterAll(() => Promise.all([web.end(), door.end()]));
-
-const ACTORS = ['visitor', 'student', 'other', 'teacher', 'colleague', 'owner', 'foreign'] as const;
-type ActorName = (typeof ACTORS)[number];
 
 const seen = (by: Partial<Record<ActorName, number>>) =>
   Object.fromEntries(ACTORS.map((actor) => [actor, by[actor] ?? 0])) as Record<ActorName, number>;

@@ -8,7 +8,7 @@ import { MOST_TAKES_A_DAY, type Level } from '@/core/limits';
 import { fail, ok, problem, problemAt, problemsOf, type Result } from '@/core/result';
 import { JUDGE_VERSION } from '@/core/take/judge';
 import type { Db } from './database';
-import { isThrough, JUDGED, judgedColumns, type JudgedTake } from './judging/judged';
+import { isThroughBars, JUDGED, judgedColumns, type JudgedTake } from './judging/judged';
 import type { Person } from './people';
 
 /** A take as lists show it: when, what, and its figures. */
@@ -181,14 +181,12 @@ async function keepJudged(db: Db, player: Person, sent: SentTake, judged: Judged
       ),
     );
   const asWritten = isAsWritten(judged.bars, document, player.setup);
-  const isWhole =
-    bar_from === null || bar_to === null
-      ? judged.isWhole
-      : Array.from({ length: bar_to - bar_from + 1 }, (_, at) => bar_from + at).every((bar) =>
-          isThrough(judged.passages, bar),
-        );
   // What was set counts as played where it was: all of the bars that were, no slower than they were set, since they were set.
-  const asSet = asWritten && isWhole && judged.tempo >= (set_tempo ?? 0) && sent.playedAt >= (set_at ?? new Date(0));
+  const asSet =
+    asWritten &&
+    isThroughBars(judged, bar_from, bar_to) &&
+    judged.tempo >= (set_tempo ?? 0) &&
+    sent.playedAt >= (set_at ?? new Date(0));
   const isNew = await insertTake(db, {
     ...sent,
     player,

@@ -1,4 +1,4 @@
-import { subDays, subHours } from 'date-fns';
+import { subHours } from 'date-fns';
 import pg from 'pg';
 import { limbsIn, turnFor } from '@/core/groove/kit';
 import { randomFrom, seedOf } from '@/core/random';
@@ -8,19 +8,17 @@ import { wholeOf } from '@/core/form/form';
 import { simulateKit, type Playing } from '@/core/take/simulatedKit';
 import type { AgeBand } from '@/core/limits';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
-import type { Answered, Subject } from '@/core/documents/listening';
-import { nextQuestion, SITTING } from '@/core/practice/listening';
 import { setAssignment } from '../assignments';
 import type { Db } from '../database';
 import { grooveOfDrill, keepDrill } from '../drills';
 import { addGroove } from '../grooves';
 import { judgedTake } from '../judging/judged';
-import { keepListening } from '../listening';
 import { keepRecording } from '../recordings';
 import { insertTake } from '../takes';
 import { DEMO_DRILLS } from './drills';
 import { STARTER_GROOVES } from './grooves';
 import { heard } from './heard';
+import { fillListening } from './listening';
 import { dueOf, fillLessons } from './lessons';
 import {
   DEMO_COLLEAGUE,
@@ -30,7 +28,7 @@ import {
   type DemoAssignment,
   type DemoStudent,
 } from './people';
-import { demoId } from './demoId';
+import { atHour, demoId } from './demoId';
 
 /** How far back the demo's log reaches. */
 const DEMO_DAYS = 21;
@@ -187,12 +185,6 @@ async function fillDrills(db: Db, now: Date, teacher: { id: string; workshop_id:
   }
 }
 
-/** A time of day so many days before now, in UTC. */
-function atHour(now: Date, daysAgo: number, hour: number, minute: number): Date {
-  const day = subDays(now, daysAgo);
-  return new Date(Date.UTC(day.getUTCFullYear(), day.getUTCMonth(), day.getUTCDate(), hour, minute));
-}
-
 async function fillTakes(
   db: Db,
   now: Date,
@@ -242,37 +234,6 @@ async function fillHeard(db: Db, now: Date, workshop_id: string): Promise<void> 
     judged: judgedTake(take, student.level),
   });
   await keepRecording(db, player, { takeId, ...recording });
-}
-
-/** What the demo's students listened to of late, and how often they are right, the harder the less. */
-const DEMO_LISTENING: { subject: Subject; daysAgo: number; skill: number }[] = [
-  { subject: 'straight or swung', daysAgo: 8, skill: 0.8 },
-  { subject: 'straight or swung', daysAgo: 3, skill: 0.9 },
-  { subject: 'where the kick is', daysAgo: 5, skill: 0.75 },
-  { subject: 'flam', daysAgo: 2, skill: 0.85 },
-];
-
-async function fillListening(
-  db: Db,
-  now: Date,
-  student: DemoStudent,
-  player: { id: string; workshop_id: string },
-): Promise<void> {
-  for (const { subject, daysAgo, skill } of DEMO_LISTENING.slice(0, student.daysInTen > 6 ? undefined : 1)) {
-    const name = `${student.name} listens ${subject} ${daysAgo}`;
-    const random = randomFrom(seedOf(name));
-    const answers: Answered[] = [];
-    while (answers.length < SITTING) {
-      const seed = Math.floor(random() * 2 ** 32);
-      const { rung, right, choices } = nextQuestion(subject, { answers, from: 0, seed });
-      const others = choices.filter((choice) => choice !== right);
-      const isRight = random() < skill - rung * 0.12;
-      answers.push({ rung, seed, right, said: isRight ? right : others[Math.floor(random() * others.length)]! });
-    }
-    const id = demoId(name);
-    await keepListening(db, player, id, { version: 1, subject, answers });
-    await db.query('update listening set received_at = $2 where id = $1', [id, atHour(now, daysAgo, 17, 20)]);
-  }
 }
 
 /** One take of a student on a day, played by the simulated kit somewhere between the first way and the last. */

@@ -87,9 +87,14 @@ export function judgedColumns(played: Take, level: Level): JudgedColumns {
   };
 }
 
-/** Whether a bar was gone through. */
-export const isThrough = (passages: Take['passages'], bar: number) =>
+const isThrough = (passages: Take['passages'], bar: number) =>
   passages.some(({ from, bars }) => bar >= from && bar < from + bars);
+
+/** Whether these bars were gone through, from the first to the last by index; without any, all there are. */
+export function isThroughBars({ isWhole, passages }: JudgedTake, from: number | null, to: number | null): boolean {
+  if (from === null || to === null) return isWhole;
+  return Array.from({ length: to - from + 1 }, (_, at) => from + at).every((bar) => isThrough(passages, bar));
+}
 
 /** A take with its figures, ready to be kept. */
 export function judgedTake(played: Take, level: Level): JudgedTake {
