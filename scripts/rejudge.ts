@@ -3,7 +3,7 @@
  * lists say that it is being judged anew. Says how far it is.
  */
 import pg from 'pg';
-import { rejudgeTakes } from '../src/server/takes';
+import { rejudgeTakes } from '../src/server/judging/rejudgeTakes';
 
 const { DATABASE_URL: url } = process.env;
 if (!url) throw new Error('scripts/start.mjs calls this with its environment');

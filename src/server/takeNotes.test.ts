@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { comparedTake, figuresOfStudent, takeOfDayBefore, takesBeside } from './takeFigures';
-import { rejudgeTakes, take, takes } from './takes';
+import { rejudgeTakes } from './judging/rejudgeTakes';
+import { take, takes } from './takes';
 import { dropNote, MOST_NOTES, notesOf, setAside, writeNote } from './takeNotes';
 import { studentNews } from './news';
 import { signedInPerson } from './people';

@@ -4,7 +4,8 @@ import { MOST_TAKES_A_DAY } from '@/core/limits';
 import { judge } from '@/core/take/judge';
 import { setAssignment } from './assignments';
 import { judgeSent } from './judging/judged';
-import { rejudgeTakes, take, takes } from './takes';
+import { rejudgeTakes } from './judging/rejudgeTakes';
+import { take, takes } from './takes';
 import { throwAwayDatabase } from './testing/throwAway';
 import { ada, anyTake, bo, grooveId, kept, NOW, seed, sent, teacher, teacherToken } from './testing/seeded';
 

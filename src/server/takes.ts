@@ -8,7 +8,7 @@ import { MOST_TAKES_A_DAY, type Level } from '@/core/limits';
 import { fail, ok, problem, problemAt, problemsOf, type Result } from '@/core/result';
 import { JUDGE_VERSION } from '@/core/take/judge';
 import type { Db } from './database';
-import { isThroughBars, JUDGED, judgedColumns, type JudgedTake } from './judging/judged';
+import { isThroughBars, JUDGED, type JudgedTake } from './judging/judged';
 import type { Person } from './people';
 
 /** A take as lists show it: when, what, and its figures. */
@@ -206,7 +206,7 @@ function isAsWritten(bars: string, document: unknown, setup: Setup): boolean {
 }
 
 /** Writes the figures by place, in place of those that stood there. */
-async function keepPlaces(db: Db, takeId: string, places: unknown[][]): Promise<void> {
+export async function keepPlaces(db: Db, takeId: string, places: unknown[][]): Promise<void> {
   await db.query(
     `insert into take_place
        (take_id, limb, bar, exercise, count, part, parts, counts, matched, missed, mean_error_ms, sd_error_ms)
@@ -217,7 +217,8 @@ async function keepPlaces(db: Db, takeId: string, places: unknown[][]): Promise<
   );
 }
 
-const placeholders = (count: number, from = 1) =>
+/** "$1, $2, $3". */
+export const placeholders = (count: number, from = 1) =>
   Array.from({ length: count }, (_, index) => `$${from + index}`).join(', ');
 
 /** Writes the row of a take that was judged. False when there is one of that id already. */
@@ -263,45 +264,4 @@ export async function insertTake(
   if (!rowCount) return false;
   await keepPlaces(db, kept.id, judged.places);
   return true;
-}
-
-/** How many takes are judged anew in one go, between which others may write. */
-const REJUDGED_AT_ONCE = 100;
-
-/**
- * Judges anew, as the database's owner, what an older version of the judging was applied to; the newest first, in
- * batches. A take that cannot be read keeps its figures and loses its verdict. `onShare` hears how many of how many are
- * done. Gives how many those were.
- */
-export async function rejudgeTakes(db: Db, onShare: (done: number, of: number) => void = () => {}): Promise<number> {
-  const counted = await db.query<{ waiting: number }>(
-    'select count(*)::int as waiting from take where judge_version < $1',
-    [JUDGE_VERSION],
-  );
-  const of = counted.rows[0]!.waiting;
-  for (let done = 0; ;) {
-    const { rows } = await db.query<{ id: string; level: Level; document: unknown }>(
-      'select id, level, document from take where judge_version < $1 order by played_at desc, id limit $2',
-      [JUDGE_VERSION, REJUDGED_AT_ONCE],
-    );
-    if (!rows.length) return done;
-    for (const { id, level, document } of rows) await rejudge(db, id, level, document);
-    done += rows.length;
-    onShare(done, Math.max(of, done));
-  }
-}
-
-async function rejudge(db: Db, id: string, level: Level, document: unknown): Promise<void> {
-  const read = readTake(document);
-  if (!read.ok) {
-    await db.query('update take set verdict = null, judge_version = $2 where id = $1', [id, JUDGE_VERSION]);
-    return;
-  }
-  const { values, places } = judgedColumns(read.value, level);
-  await db.query('delete from take_place where take_id = $1', [id]);
-  await keepPlaces(db, id, places);
-  await db.query(`update take set (${JUDGED.join(', ')}) = (${placeholders(JUDGED.length, 2)}) where id = $1`, [
-    id,
-    ...values,
-  ]);
 }
