@@ -4,7 +4,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useActionState } from 'react';
+import { startTransition, useActionState } from 'react';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { lessonWordsAction } from './actions';
@@ -25,7 +25,7 @@ export function EndLesson({ id, words, isHeld = false, beforeSending }: EndLesso
       component="form"
       action={async (form) => {
         await beforeSending?.();
-        action(form);
+        startTransition(() => action(form));
       }}
       noValidate
       sx={{ display: 'grid', gap: 1.5, mb: 3, maxWidth: 720 }}

@@ -94,7 +94,8 @@ function Steps({ lesson, choices, templates }: Pick<LessonPageProps, 'lesson' | 
   if (state === 'running')
     return (
       <RunningLesson
-        key={`running ${save_number}`}
+        // Begun anew with its state only: what is being written goes on while something else on the page is kept.
+        key="running"
         id={id}
         plan={plan.value}
         from={save_number}
@@ -105,7 +106,7 @@ function Steps({ lesson, choices, templates }: Pick<LessonPageProps, 'lesson' | 
   if (state === 'skipped') return <Typography>This lesson is skipped. Bring it back below to plan it.</Typography>;
   return (
     <PlannedLesson
-      key={`planned ${save_number}`}
+      key="planned"
       id={id}
       minutes={minutes}
       plan={plan.value}

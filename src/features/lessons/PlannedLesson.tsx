@@ -6,7 +6,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useActionState } from 'react';
+import { startTransition, useActionState } from 'react';
 import type { LessonPlan, LessonStep } from '@/core/documents/lesson';
 import { freshStep, minutesOf, planFrom, usualPlan } from '@/core/plan/lesson';
 import { MOST_STEPS } from '@/core/limits';
@@ -87,7 +87,7 @@ export function PlannedLesson({ id, minutes, plan: first, from, choices, templat
         <form
           action={async (form) => {
             await save();
-            begin(form);
+            startTransition(() => begin(form));
           }}
         >
           <Button

@@ -11,7 +11,8 @@ const COUNTED_MS = 5000;
 /** How much of a day's practice is left, counted down by what really sounds. */
 export function MinutesToday() {
   const { assignment, state } = useRoom();
-  const isPlaying = state.phase === 'playing';
+  // What the kit plays counts for nobody.
+  const isPlaying = state.phase === 'playing' && state.settings.who === 'me';
   const [playingMs, setPlayingMs] = useState(0);
   useEffect(() => {
     if (!isPlaying) return;

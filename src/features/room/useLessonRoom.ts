@@ -26,7 +26,7 @@ export function useLessonRoom(
   const { grooveId, state } = useRoom();
   const { bpm, click, task, swing, bars } = settings;
   const isTeacher = live?.role === 'teacher';
-  const { isOn, setup, show, tell, screen, elsewhere } = live ?? {};
+  const { isOn, setup, show, tell, setBusy, screen, elsewhere } = live ?? {};
 
   useEffect(() => {
     if (!isTeacher || !isOn) return;
@@ -51,6 +51,11 @@ export function useLessonRoom(
 
   useTelling(isTeacher ? undefined : tell, beads);
   const { phase, judged } = state;
+  const isBusy = phase === 'starting' || phase === 'playing' || phase === 'hearing';
+  useEffect(() => {
+    setBusy?.(isBusy);
+    return () => setBusy?.(false);
+  }, [setBusy, isBusy]);
   const wasPlaying = useRef(false);
   useEffect(() => {
     if (!tell || isTeacher) return;

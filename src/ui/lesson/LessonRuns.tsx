@@ -30,6 +30,7 @@ const post = (id: string | undefined, body: unknown) =>
 export function LessonRuns({ lesson, role, setup, children }: LessonRunsProps) {
   const id = lesson?.id;
   const [isOn, setIsOn] = useState(true);
+  const [isBusy, setBusy] = useState(false);
   const [screen, setScreen] = useState<LessonScreen>();
   const [elsewhere, setElsewhere] = useState<PlayedElsewhere>();
   const router = useRouter();
@@ -44,10 +45,10 @@ export function LessonRuns({ lesson, role, setup, children }: LessonRunsProps) {
   const place = isOn && role === 'student' && screen ? `/room/${screen.grooveId}` : undefined;
   const went = useRef<string>(undefined);
   useEffect(() => {
-    if (!place || went.current === place) return;
+    if (!place || isBusy || went.current === place) return;
     went.current = place;
     if (path !== place) router.push(place);
-  }, [place, path, router]);
+  }, [place, isBusy, path, router]);
 
   const last = useRef<LessonScreen>(undefined);
   const show = useCallback(
@@ -70,7 +71,18 @@ export function LessonRuns({ lesson, role, setup, children }: LessonRunsProps) {
     () =>
       id === undefined
         ? undefined
-        : { id, role, setup, isOn, setOn, ...(isOn && role === 'student' && { screen }), elsewhere, show, tell },
+        : {
+            id,
+            role,
+            setup,
+            isOn,
+            setOn,
+            setBusy,
+            ...(isOn && role === 'student' && { screen }),
+            elsewhere,
+            show,
+            tell,
+          },
     [id, role, setup, isOn, setOn, screen, elsewhere, show, tell],
   );
   const isFollowed = role === 'student' && screen !== undefined;

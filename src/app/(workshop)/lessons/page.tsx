@@ -23,7 +23,11 @@ export default async function LessonsPage({ searchParams }: { searchParams: Prom
   const teacher = await requireTeacher();
   const { timeZone } = teacher.settings;
   const today = onClock(new Date(), timeZone).day;
-  const asked = z.iso.date().safeParse((await askedOnce(searchParams)).week).data;
+  // Of this century: others no lesson is in.
+  const asked = z.iso
+    .date()
+    .startsWith('20')
+    .safeParse((await askedOnce(searchParams)).week).data;
   const monday = mondayOf(asked ?? today);
   const after = mondayOf(monday, 1);
   const span = { from: instantOf(monday, '00:00', timeZone), to: instantOf(after, '00:00', timeZone) };
