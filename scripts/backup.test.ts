@@ -4,9 +4,10 @@ import os from 'node:os';
 import path from 'node:path';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { signIn } from '@/server/door';
+import { join, signIn } from '@/server/door';
 import { kindOf } from '@/server/installation';
 import { dropDatabase } from '@/server/migrate';
+import { signedInPerson, students } from '@/server/people';
 import { ada, kept, seed, sent, teacher } from '@/server/testing/seeded';
 import { throwAwayDatabase } from '@/server/testing/throwAway';
 
@@ -149,4 +150,29 @@ test('whoever has lost the password gets a new one at the server, once; every se
   const password = /Tova Lind signs in as tova with: (\S+)/.exec(said)![1]!;
   expect((await here.owner.query('select from session where person_id = $1', [teacher.id])).rowCount).toBe(0);
   expect((await signIn('tova', password, { address: '192.0.2.7' })).ok).toBe(true);
+});
+
+test('one workshop more is made at the server; its owner comes in by the link, and sees nothing of the first', async () => {
+  expect(await run('workshop', here.ownerUrl, 'Lake house')).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/its owner are to be named/) as string,
+  });
+  const { code, said } = await run('workshop', here.ownerUrl, 'Lake house', 'Sunniva Roth');
+  expect(code).toBe(0);
+  expect(said).toContain('@lake-house');
+  const token = /\/join\/([\w-]{43})/.exec(said)![1]!;
+  const came = await join(token, { signInName: 'tova', password: 'a quite new one' });
+  if (typeof came === 'string') throw new Error(came);
+  expect(await here.as(came.token, signedInPerson)).toMatchObject({
+    workshop: 'Lake house',
+    is_owner: true,
+    sign_in_name: 'tova@lake-house',
+  });
+  expect(await here.as(came.token, (db) => students(db))).toMatchObject({ total: 0 });
+  // Two are called Tova at the door now: the workshop's name tells them apart, also at the server.
+  expect(await run('password', here.ownerUrl, 'tova')).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/Several people sign in as "tova"/) as string,
+  });
+  expect(await run('password', here.ownerUrl, 'tova@lake-house')).toMatchObject({ code: 0 });
 });

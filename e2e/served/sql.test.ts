@@ -74,7 +74,7 @@ const GRANTED: Record<string, string> = {
   lesson_time_student: 'delete, insert',
   listening: 'insert',
   person:
-    'insert(age, goals, id, level, name, report, role, school, setup, sign_in_name, workshop_id), update(age, archived_at, goals, level, name, report, school, setup)',
+    'insert(age, goals, id, level, name, report, role, school, setup, sign_in_name, workshop_id), update(age, archived_at, goals, level, limits, name, report, school, setup, sign_in_name)',
   recording: 'delete, insert, update(is_pinned)',
   take: 'insert, update(set_aside_at, set_aside_by, set_aside_why)',
   take_note: 'delete, insert',

@@ -1,10 +1,11 @@
 import type { School } from '@/core/count/schools';
 import type { Setup } from '@/core/groove/limbs';
-import { readSettings, schoolIn, type WorkshopSettings } from '@/core/documents/settings';
+import { limitsShape, readSettings, schoolIn, type WorkshopSettings } from '@/core/documents/settings';
 import { asTypedName } from '@/core/format/signInName';
-import type { AgeBand, Level } from '@/core/limits';
+import type { AgeBand, Level, SpeedLimits } from '@/core/limits';
 import type { Problem } from '@/core/result';
 import type { ReportWords } from '@/core/take/verdictInWords';
+import { asJson } from './asJson';
 import type { Db } from './database';
 import { hashPassword } from './door';
 
@@ -28,6 +29,8 @@ export interface Person {
   /** How this person counts. */
   school: School;
   settings: WorkshopSettings;
+  /** Strokes a second of their own hands and feet, where they are not the workshop's. */
+  limits: SpeedLimits | null;
   /** What of the workshop's settings could not be read, and holds as usual until it is set again. */
   settings_problems: Problem[];
   /** Raised with every save of the settings. */
@@ -44,15 +47,26 @@ export type StudentRow = Pick<Person, 'id' | 'name' | 'sign_in_name' | 'age' | '
 /** How many people a page shows. */
 export const MOST_PEOPLE = 50;
 
-const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.is_owner, p.name, p.sign_in_name || (select sign_in_ending()) as sign_in_name, p.age, p.goals, p.level, p.setup, p.report, p.school,
+const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.is_owner, p.name, p.sign_in_name || (select sign_in_ending()) as sign_in_name, p.age, p.goals, p.level, p.setup, p.report, p.school, p.limits,
   p.archived_at is not null as archived
   from person p join workshop w on w.id = p.workshop_id`;
 
-type PersonRow = Omit<Person, 'school' | 'settings' | 'settings_problems'> & { school: string; settings: unknown };
+type PersonRow = Omit<Person, 'school' | 'settings' | 'settings_problems' | 'limits'> & {
+  school: string;
+  settings: unknown;
+  limits: unknown;
+};
 
 function read(row: PersonRow): Person {
   const { settings, problems } = readSettings(row.settings);
-  return { ...row, settings, settings_problems: problems, school: schoolIn(settings, row.school) };
+  const limits = limitsShape.safeParse(row.limits).data as SpeedLimits | undefined;
+  return {
+    ...row,
+    limits: limits ?? null,
+    settings,
+    settings_problems: problems,
+    school: schoolIn(settings, row.school),
+  };
 }
 
 /** The person whose session it is. */
@@ -192,7 +206,10 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
   return id;
 }
 
-/** Changes what a person is called, how they count, sit and are judged; false when the teacher has no such person. */
+/**
+ * Changes what a person is called, how they count, sit and are judged; false when the teacher has no such person. A sign-in name
+ * that is somebody's already is the database's to refuse: a unique violation.
+ */
 export async function changePerson(
   db: Db,
   id: string,
@@ -204,12 +221,15 @@ export async function changePerson(
     level?: Level;
     setup?: Setup;
     report?: ReportWords;
+    limits?: SpeedLimits | null;
+    signInName?: string;
   },
 ): Promise<boolean> {
   const { rowCount } = await db.query(
     `update person set school = coalesce($2, school), level = coalesce($3, level), setup = coalesce($4, setup),
        report = coalesce($5, report), name = coalesce($6, name), goals = coalesce($7, goals),
-       age = case when $9 then $8 else age end where id = $1`,
+       age = case when $9 then $8 else age end, limits = case when $11 then $10::jsonb else limits end,
+       sign_in_name = coalesce($12, sign_in_name) where id = $1`,
     [
       id,
       change.school,
@@ -220,6 +240,9 @@ export async function changePerson(
       change.goals,
       change.age ?? null,
       change.age !== undefined,
+      change.limits ? asJson(change.limits) : null,
+      change.limits !== undefined,
+      change.signInName === undefined ? undefined : asTypedName(change.signInName),
     ],
   );
   return rowCount === 1;

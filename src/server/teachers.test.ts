@@ -114,6 +114,21 @@ test('how one sits and counts is one’s own to settle, and nobody else’s', as
   expect((await here.as(bo.token, (db) => db.query(`update person set level = 'concert'`))).rowCount).toBe(0);
 });
 
+test('a student’s own limits and a corrected sign-in name are kept and noted; one that is taken is refused', async () => {
+  const limits = { hand: [3, 5, 7], foot: [2, 3, 4] } as const;
+  await asOwner((db) => changePerson(db, bo.id, { limits, signInName: ' BoBo ' }));
+  expect(await here.as(bo.token, signedInPerson)).toMatchObject({ limits, sign_in_name: 'bobo' });
+  expect((await asOwner((db) => events(db)))[0]).toMatchObject({
+    kind: 'person changed',
+    detail: 'strokes a second, sign-in name: bo → bobo',
+  });
+  await expect(asOwner((db) => changePerson(db, bo.id, { signInName: 'ada' }))).rejects.toMatchObject({
+    code: '23505',
+  });
+  await asOwner((db) => changePerson(db, bo.id, { limits: null }));
+  expect(await here.as(bo.token, signedInPerson)).toMatchObject({ limits: null, sign_in_name: 'bobo' });
+});
+
 test('two workshops may each have an Ada: the workshop’s name tells them apart', async () => {
   const { rows } = await here.owner.query<{ id: string; handle: string }>(
     `insert into workshop (name) values ('Test shed') returning id, handle`,

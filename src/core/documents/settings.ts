@@ -113,6 +113,9 @@ const sections = {
     .max(365, 'At most 365 days.'),
 };
 
+/** Strokes a second of a person's own, where they are kept and can be read. */
+export const limitsShape = sections.limits;
+
 export interface WorkshopSettings {
   version: 1;
   schools: School[];

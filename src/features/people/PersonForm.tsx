@@ -64,6 +64,39 @@ export function PersonForm({ person }: { person: Person }) {
         sx={{ width: 140 }}
       />
       {person.role === 'student' && (
+        <>
+          {/* Until they come in by their link they have none of their own. */}
+          {!person.sign_in_name.startsWith('invited-') && (
+            <Field
+              state={state}
+              name="signInName"
+              label="Sign-in name"
+              autoComplete="off"
+              defaultValue={person.sign_in_name.split('@')[0]}
+              sx={{ width: 160 }}
+            />
+          )}
+          <Field
+            state={state}
+            name="hands"
+            label="Hand, strokes a second"
+            placeholder={person.settings.limits.hand.join(' ')}
+            defaultValue={person.limits?.hand.join(' ') ?? ''}
+            hint="Comfortable, fast, limit; the workshop’s when empty."
+            sx={{ width: 250 }}
+          />
+          <Field
+            state={state}
+            name="feet"
+            label="Foot, strokes a second"
+            placeholder={person.settings.limits.foot.join(' ')}
+            defaultValue={person.limits?.foot.join(' ') ?? ''}
+            hint="For small or careful legs, lower."
+            sx={{ width: 250 }}
+          />
+        </>
+      )}
+      {person.role === 'student' && (
         <Field
           state={state}
           name="goals"

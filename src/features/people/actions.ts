@@ -37,8 +37,14 @@ export async function changePersonAction(_before: FormState, form: FormData): Pr
   const read = readForm(changeShape, form);
   if (!read.ok) return read.state;
   const { person, ...change } = read.value;
-  if (!(await asPerson((db) => changePerson(db, person, change))))
-    return fieldProblem(form, 'school', 'This person is not there any more.');
+  try {
+    if (!(await asPerson((db) => changePerson(db, person, change))))
+      return fieldProblem(form, 'school', 'This person is not there any more.');
+  } catch (error) {
+    // Unique violation: of the sign-in name, the only one that is changed here.
+    if ((error as { code?: string }).code !== '23505') throw error;
+    return fieldProblem(form, 'signInName', 'This sign-in name is taken. Add a letter or a digit.');
+  }
   revalidatePath('/', 'layout');
   return { ...EMPTY_FORM, say: 'Kept. It holds from now on.' };
 }

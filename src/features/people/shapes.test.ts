@@ -41,6 +41,16 @@ describe('a student who is added', () => {
   });
 });
 
+test('strokes a second are three rising numbers for hand and foot, or the workshop’s', () => {
+  const given = { person: ID, hands: '4, 6, 8', feet: '2,5 4 6' };
+  expect(changeShape.parse(given)).toEqual({ person: ID, limits: { hand: [4, 6, 8], foot: [2.5, 4, 6] } });
+  expect(changeShape.parse({ person: ID, hands: ' ', feet: '' })).toEqual({ person: ID, limits: null });
+  const words = 'Three rising numbers, like 4 6 8; or leave both empty.';
+  expect(said(changeShape.safeParse({ ...given, hands: '8 6 4' }))).toEqual([`hands: ${words}`]);
+  expect(said(changeShape.safeParse({ ...given, feet: '' }))).toEqual([`feet: ${words}`]);
+  expect(said(changeShape.safeParse({ ...given, feet: 'x y z' }))).toEqual([`feet: ${words}`]);
+});
+
 test('of a person only what is given is changed', () => {
   expect(changeShape.parse({ person: ID })).toEqual({ person: ID });
   expect(changeShape.parse({ person: ID, setup: 'left-handed' })).toEqual({ person: ID, setup: 'left-handed' });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
-import { AGE_BANDS, LEVELS, MOST_GOALS } from '@/core/limits';
+import { limitsShape } from '@/core/documents/settings';
+import { AGE_BANDS, LEVELS, MOST_GOALS, type SpeedLimits } from '@/core/limits';
 import { REPORT_WORDS } from '@/core/take/verdictInWords';
 import { textShape } from '@/core/documents/shapes';
 import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
@@ -61,8 +62,21 @@ export function teachersOf(form: unknown): string[] {
   return ticked.filter((id) => z.uuid().safeParse(id).success);
 }
 
-/** What can be changed of a person; what is left out stays. */
-export const changeShape = z.object({
+/** "5, 8, 10": strokes a second of a hand or foot, comfortable, fast, and what hardly anybody is above. */
+const strokes = z
+  .string()
+  .max(40)
+  .transform((text) =>
+    text
+      .split(/[\s;]+|,\s+/)
+      .filter(Boolean)
+      .map((word) => Number(word.replace(',', '.'))),
+  );
+
+const changed = z.object({
+  hands: strokes.optional(),
+  feet: strokes.optional(),
+  signInName: signInNameShape.optional(),
   person: z.uuid('This person is not there any more.'),
   name: nameShape.optional(),
   age: age.optional(),
@@ -71,4 +85,19 @@ export const changeShape = z.object({
   setup: z.enum(SETUPS, 'Choose a set-up from the list.').optional(),
   report: report.optional(),
   school: schoolShape.optional(),
+});
+
+/** What can be changed of a person; what is left out stays. */
+export const changeShape = changed.transform(({ hands, feet, ...change }, context) => {
+  if (!hands || !feet) return change;
+  if (!hands.length && !feet.length) return { ...change, limits: null };
+  const read = limitsShape.safeParse({ hand: hands, foot: feet });
+  if (read.success) return { ...change, limits: read.data as unknown as SpeedLimits };
+  const isHand = read.error.issues[0]!.path[0] === 'hand';
+  context.addIssue({
+    code: 'custom',
+    path: [isHand ? 'hands' : 'feet'],
+    message: 'Three rising numbers, like 4 6 8; or leave both empty.',
+  });
+  return z.NEVER;
 });

@@ -67,7 +67,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
       report={who.report}
       grooveId={found.id}
       groove={turned}
-      limits={who.settings.limits}
+      limits={who.limits ?? who.settings.limits}
       drill={drill && { ...drill, groove: turned }}
       assignment={
         set && {
