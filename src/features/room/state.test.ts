@@ -14,9 +14,20 @@ const first: RoomState = {
   practisedMs: 0,
 };
 const after = (...actions: RoomAction[]) => actions.reduce(roomAfter, first);
-const judged = { id: 'one', whole: true } as Judged;
+const judgedOf = (struckBy: 'player' | 'kit') =>
+  ({ id: 'one', whole: true, take: { struckBy, playedMs: 4000 } }) as Judged;
+const judged = judgedOf('kit');
 
 describe('what becomes of a room', () => {
+  test('the player’s own takes add up to what was practised; the kit’s to nothing', () => {
+    const both = after(
+      { type: 'judged', judged: judgedOf('player') },
+      { type: 'judged', judged },
+      { type: 'judged', judged: judgedOf('player') },
+    );
+    expect(both.practisedMs).toBe(8000);
+  });
+
   test('a take: starting, playing, judged, and the same again', () => {
     expect(after({ type: 'starting' }).phase).toBe('starting');
     const done = after({ type: 'starting' }, { type: 'playing' }, { type: 'judged', judged, say: 'Stopped.' });
