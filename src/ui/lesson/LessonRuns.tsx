@@ -30,6 +30,8 @@ const post = (id: string | undefined, body: unknown) =>
 export function LessonRuns({ lesson, role, setup, children }: LessonRunsProps) {
   const id = lesson?.id;
   const [isOn, setIsOn] = useState(true);
+  const went = useRef<string>(undefined);
+  const last = useRef<LessonScreen>(undefined);
   const [isBusy, setBusy] = useState(false);
   const [screen, setScreen] = useState<LessonScreen>();
   const [elsewhere, setElsewhere] = useState<PlayedElsewhere>();
@@ -38,19 +40,25 @@ export function LessonRuns({ lesson, role, setup, children }: LessonRunsProps) {
     onScreen: setScreen,
     onTold: (by, told) => setElsewhere((before) => playedAfter(before, by, told)),
     onOver: () => router.refresh(),
+    // The next lesson begins with nothing of this one.
+    onLeft: () => {
+      setIsOn(true);
+      setScreen(undefined);
+      setElsewhere(undefined);
+      went.current = undefined;
+      last.current = undefined;
+    },
   });
   useLessonBegins(role === 'student' && !id);
   // A student's device goes where the teacher is, and stays where it is once it is let go.
   const path = usePathname();
   const place = isOn && role === 'student' && screen ? `/room/${screen.grooveId}` : undefined;
-  const went = useRef<string>(undefined);
   useEffect(() => {
     if (!place || isBusy || went.current === place) return;
     went.current = place;
     if (path !== place) router.push(place);
   }, [place, isBusy, path, router]);
 
-  const last = useRef<LessonScreen>(undefined);
   const show = useCallback(
     (shown: LessonScreen) => {
       last.current = shown;
@@ -121,6 +129,7 @@ interface StreamHandlers {
   onScreen: (screen: LessonScreen | undefined) => void;
   onTold: (by: string, told: Told) => void;
   onOver: () => void;
+  onLeft: () => void;
 }
 
 /** Hears the lesson for as long as the page is open; the browser asks again by itself where the connection is lost. */
@@ -146,6 +155,9 @@ function useStream(id: string | undefined, handlers: StreamHandlers): void {
       source.close();
       latest.current.onOver();
     });
-    return () => source.close();
+    return () => {
+      source.close();
+      latest.current.onLeft();
+    };
   }, [id]);
 }
