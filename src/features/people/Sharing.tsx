@@ -41,7 +41,7 @@ export function Sharing({ student, teachers, shared }: SharingProps) {
           />
         ))}
         <Button type="submit" variant="outlined" loading={busy}>
-          Keep
+          Share
         </Button>
         {state.problems.teachers && <Alert severity="error">{state.problems.teachers}</Alert>}
         {state.say && (
