@@ -29,6 +29,19 @@ export const MOST_TAG_CHARACTERS = 400;
 /** Minutes a day that can be set to be practised. */
 export const MOST_MINUTES = 120;
 
+/** Minutes of a practice that is planned. */
+export const SHORTEST_PRACTICE = 5;
+export const LONGEST_PRACTICE = 120;
+/** Pieces of a day's plan. */
+export const MOST_PIECES = 24;
+/** Steps of a path, and paths of a workshop. */
+export const MOST_PATH_STEPS = 60;
+/** Weeks for which a suggestion can be refused. */
+export const MOST_REFUSED_WEEKS = 26;
+/** Tunes of a workshop, and lines of a file that is read in. */
+export const MOST_TUNES = 2000;
+export const MOST_LINES_IN = 10_000;
+
 /** Minutes of a lesson. */
 export const SHORTEST_LESSON = 10;
 export const LONGEST_LESSON = 240;
