@@ -54,11 +54,18 @@ export async function agenda(
   span: { from: Date; to: Date },
   timeZone: string,
 ): Promise<AgendaEntry[]> {
-  const [teacherId, studentId] = 'teacherId' in who ? [who.teacherId, null] : [null, who.studentId];
+  // One condition or the other, so that each is found by its index.
+  const [id, isTimeOf, isOf] =
+    'teacherId' in who
+      ? [who.teacherId, 't.teacher_id = $1', 'l.teacher_id = $1']
+      : [
+          who.studentId,
+          't.id in (select lesson_time_id from lesson_time_student where student_id = $1)',
+          'l.id in (select lesson_id from lesson_student where student_id = $1)',
+        ];
   const times = await db.query(
-    `${TIME} where (t.teacher_id = $1 or t.id in (select lesson_time_id from lesson_time_student where student_id = $2))
-       and (t.ends_on is null or t.ends_on >= $3::timestamptz - interval '2 days')`,
-    [teacherId, studentId, span.from],
+    `${TIME} where ${isTimeOf} and (t.ends_on is null or t.ends_on >= $2::timestamptz - interval '2 days')`,
+    [id, span.from],
   );
   const lessons = await db.query<
     Omit<LessonOfDay, 'timeId' | 'ofDay'> & { timeId: string | null; ofDay: string | null }
@@ -68,10 +75,9 @@ export async function agenda(
        coalesce((select jsonb_agg(jsonb_build_object('id', p.id, 'name', p.name) order by p.name)
          from lesson_student s join person p on p.id = s.student_id where s.lesson_id = l.id), '[]') as students
      from lesson l
-     where (l.teacher_id = $1 or l.id in (select lesson_id from lesson_student where student_id = $2))
-       and ((l.starts_at >= $3 and l.starts_at < $4)
-         or (l.of_day between ($3::timestamptz - interval '2 days')::date and ($4::timestamptz + interval '2 days')::date))`,
-    [teacherId, studentId, span.from, span.to],
+     where ${isOf} and ((l.starts_at >= $2 and l.starts_at < $3)
+       or (l.of_day between ($2::timestamptz - interval '2 days')::date and ($3::timestamptz + interval '2 days')::date))`,
+    [id, span.from, span.to],
   );
   return agendaOf(
     {

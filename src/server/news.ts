@@ -41,19 +41,22 @@ export async function studentNews(
   { timeZone, words = '', from = 0, ids }: { timeZone: string; words?: string; from?: number; ids?: readonly string[] },
 ): Promise<News> {
   const { rows } = await db.query<Omit<StudentNews, 'last_verdict'> & { last_verdict: unknown; total: number }>(
-    `with week as (
-       select player_id, count(*) filter (where struck_by = 'player' and set_aside_at is null)::int as takes,
-         count(*) filter (where struck_by = 'kit')::int as kit_takes,
-         count(distinct (played_at at time zone $1)::date) filter (where struck_by = 'player' and set_aside_at is null)::int as days
-       from take where played_at > now() - interval '7 days' group by player_id),
+    `with own as materialized (
+       select p.id, p.name from person p
+       where p.role = 'student' and p.archived_at is null and position(lower($2) in lower(p.name)) > 0 and ${
+         ids
+           ? 'p.id = any($5)'
+           : '$5::uuid[] is null and p.id in (select student_id from teaching where teacher_id = (select signed_in_person()))'
+       }),
      shown as (
-       select p.id, p.name, count(*) over ()::int as total, coalesce(week.takes, 0) as takes_this_week,
-         coalesce(week.days, 0) as days_this_week, coalesce(week.kit_takes, 0) as kit_takes_this_week
-       from person p left join week on week.player_id = p.id
-       where p.role = 'student' and p.archived_at is null and position(lower($2) in lower(p.name)) > 0
-         and case when $5::uuid[] is null
-           then p.id in (select student_id from teaching where teacher_id = (select signed_in_person())) else p.id = any($5) end
-       order by takes_this_week, p.name, p.id limit $3 offset $4)
+       select own.id, own.name, count(*) over ()::int as total, week.takes as takes_this_week, week.days as days_this_week,
+         week.kit_takes as kit_takes_this_week
+       from own cross join lateral (
+         select count(*) filter (where struck_by = 'player' and set_aside_at is null)::int as takes,
+           count(*) filter (where struck_by = 'kit')::int as kit_takes,
+           count(distinct (played_at at time zone $1)::date) filter (where struck_by = 'player' and set_aside_at is null)::int as days
+         from take where player_id = own.id and played_at > now() - interval '7 days') week
+       order by takes_this_week, own.name, own.id limit $3 offset $4)
      select shown.*,
        (select count(*)::int from assignment a where a.student_id = shown.id and a.ended_at is null) as open,
        last.id as last_id, last.played_at as last_at, last.title as last_title, last.tempo as last_tempo,

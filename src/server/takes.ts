@@ -77,9 +77,9 @@ export async function takes(
   { playerId, before, most = MOST_LISTED }: { playerId?: string; before?: Date; most?: number } = {},
 ): Promise<TakeRow[]> {
   const { rows } = await db.query<TakeColumns>(
-    `${ROW} ${FROM} where ($1::uuid is null or t.player_id = $1) and ($2::timestamptz is null or t.played_at < $2)
-     order by t.played_at desc, t.id limit $3`,
-    [playerId ?? null, before ?? null, most],
+    `${ROW} ${FROM} where ${playerId ? 't.player_id = $1' : '$1::uuid is null and t.workshop_id = (select signed_in_workshop())'}
+       and t.played_at < $2 order by t.played_at desc, t.id limit $3`,
+    [playerId ?? null, before ?? 'infinity', most],
   );
   return rows.map(asRow);
 }

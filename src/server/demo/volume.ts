@@ -12,6 +12,8 @@ export interface Volume {
 const MOST: Volume = { students: 20_000, takes: 500_000, lines: 2_000_000 };
 /** Over how many days the takes are spread. */
 const DAYS = 365;
+/** Students of one teacher, besides those of the owner. */
+const STUDENTS_A_TEACHER = 40;
 
 /** "2000,20000" or "2000,200000,1000000": students, takes, and lines of the log. Throws with words where it cannot be read. */
 export function volumeFrom(text: string): Volume {
@@ -26,7 +28,7 @@ export function volumeFrom(text: string): Volume {
 
 /**
  * Brings the workshop of the demo up to so many students and takes, as the database's owner, in one transaction: made-up
- * people, each with one of the demo's grooves set and a lesson a week, copies of the demo's takes with their figures, and lines
+ * people, with a teacher for every forty of them, each with one of the demo's grooves set and a lesson a week, copies of the demo's takes with their figures, and lines
  * of the log, spread over a year before `now`. What is there stays; a second time it adds what is short.
  */
 export async function fillVolume(ownerUrl: string, volume: Volume, now: Date): Promise<void> {
@@ -53,6 +55,13 @@ export async function fillVolume(ownerUrl: string, volume: Volume, now: Date): P
 
 async function addStudents(db: Db, workshopId: string, count: number, now: Date): Promise<void> {
   await db.query(
+    `insert into person (id, workshop_id, role, name, sign_in_name, age, level, setup, school)
+     select gen_random_uuid(), $1, 'teacher', 'Cox ' || n, 'cox' || n || '-' || substr(gen_random_uuid()::text, 1, 8), 'grown-up', 'concert',
+       'crossed', 'e-and-a / trip-let'
+     from generate_series(1, $2) n`,
+    [workshopId, Math.floor(Math.max(0, count) / STUDENTS_A_TEACHER)],
+  );
+  await db.query(
     `with added as (
        insert into person (id, workshop_id, role, name, sign_in_name, age, level, setup, school)
        select gen_random_uuid(), $1, 'student', 'Rower ' || n, 'rower' || n || '-' || substr(gen_random_uuid()::text, 1, 8), 'grown-up',
@@ -60,7 +69,9 @@ async function addStudents(db: Db, workshopId: string, count: number, now: Date)
        from generate_series(1, $2) n returning id),
      taught as (
        insert into teaching (student_id, teacher_id, workshop_id)
-       select added.id, owner.id, $1 from added cross join (select id from person where workshop_id = $1 and is_owner limit 1) owner)
+       select one.id, teacher.id, $1 from (select id, row_number() over (order by id) as n from added) one
+       join (select id, row_number() over (order by is_owner desc, id) as n, count(*) over () as of from person
+             where workshop_id = $1 and role = 'teacher') teacher on teacher.n = 1 + one.n % teacher.of)
      insert into assignment (id, workshop_id, student_id, groove_id, set_by, set_at, tempo, click, minutes, reason)
      select gen_random_uuid(), $1, added.id, chosen.id, teacher.id, $3, chosen.tempo, 'counts', 10, ''
      from (select id, row_number() over (order by id) as n from added) added
@@ -75,10 +86,10 @@ async function addStudents(db: Db, workshopId: string, count: number, now: Date)
 async function addLessons(db: Db, workshopId: string, now: Date): Promise<void> {
   await db.query(
     `create temporary table new_time on commit drop as
-     select gen_random_uuid() as id, p.id as student_id, o.id as teacher_id,
+     select gen_random_uuid() as id, p.id as student_id, (select min(t.teacher_id::text)::uuid from teaching t where t.student_id = p.id) as teacher_id,
        ($2::timestamptz - interval '28 days')::date + (row_number() over (order by p.id) % 7)::int as starts_on,
        make_time(8 + (row_number() over (order by p.id) % 12)::int, 0, 0) as at
-     from person p cross join (select id from person where workshop_id = $1 and is_owner limit 1) o
+     from person p
      where p.workshop_id = $1 and p.role = 'student' and not exists (select from lesson_time_student s where s.student_id = p.id)`,
     [workshopId, now],
   );
