@@ -13,8 +13,8 @@ export type WorkKind = (typeof WORK_KINDS)[number];
 const days = z.number().int().min(0).max(100_000);
 /** Why something is suggested, as data: worded when it is shown. */
 const whyShape = z.discriminatedUnion('code', [
-  /** Hands that are cold begin slow, with what they know. */
-  z.strictObject({ code: z.literal('warm'), bpm: tempoShape }),
+  /** Hands that are cold begin slow, with what they know where there is something. */
+  z.strictObject({ code: z.literal('warm'), bpm: tempoShape, isKnown: z.boolean() }),
   /** A review that is due, and what the last one said. */
   z.strictObject({
     code: z.literal('due'),

@@ -13,8 +13,7 @@ const NOBODY: StudentNow = {
   paths: [],
   heat: [],
   switches: [],
-  swingOff: false,
-  flamsOff: false,
+  named: { swing: 0, flam: 0 },
   ears: new Map(),
   tempo: 84,
 };
@@ -86,7 +85,17 @@ test('the next step of a path, unless it is set already or the end is reached', 
   expect(keys({ paths: [walked({ at: 5, grooveId: null, title: null, goal: null })] })).toEqual([]);
 });
 
-const foot = { limb: 'right foot', count: 3, part: 2, parts: 4, matched: 40, missed: 0, mean_error_ms: 24 } as const;
+const SWING = { swing: 2, flam: 0 };
+const foot = {
+  limb: 'right foot',
+  count: 3,
+  part: 2,
+  parts: 4,
+  counts: 4,
+  matched: 40,
+  missed: 0,
+  mean_error_ms: 24,
+} as const;
 const slip = { kind: 'switch', of: '2>3', value: 30, low: 20, high: 40, n: 6 } as const;
 
 describe('what costs most', () => {
@@ -97,13 +106,11 @@ describe('what costs most', () => {
   });
 
   test('what the hands cannot yet tell apart is heard first, unless it is set or told apart', () => {
-    expect(keys({ swingOff: true, flamsOff: true })).toEqual(['listen straight or swung']);
-    expect(keys({ swingOff: true, ears: new Map([['straight or swung', 0.8]]) })).toEqual([]);
-    expect(keys({ swingOff: true, ears: new Map([['straight or swung', 0.79]]) })).toEqual([
-      'listen straight or swung',
-    ]);
+    expect(keys({ named: { swing: 2, flam: 2 } })).toEqual(['listen straight or swung']);
+    expect(keys({ named: SWING, ears: new Map([['straight or swung', 0.8]]) })).toEqual([]);
+    expect(keys({ named: SWING, ears: new Map([['straight or swung', 0.79]]) })).toEqual(['listen straight or swung']);
     const set = open({ grooveId: null, subject: 'straight or swung', written: null });
-    expect(keys({ swingOff: true, homework: [set] })).toEqual([]);
+    expect(keys({ named: SWING, homework: [set] })).toEqual([]);
   });
 });
 
@@ -123,7 +130,7 @@ test('each says what and why', () => {
     kept: [{ grooveId: 'g', title: 'Six oars', recall: recall(2) }],
     paths: [walked()],
     heat: [foot],
-    flamsOff: true,
+    named: { swing: 1, flam: 2 },
   };
   expect(nextSteps(now).map((one) => suggestionInWords(one, SCHOOLS[0], 'figures'))).toEqual([
     { what: 'Set “Six oars” at 92', why: 'Passed at 88; this is the next rung.' },

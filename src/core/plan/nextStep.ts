@@ -51,8 +51,8 @@ export interface StudentNow {
   /** Over the last weeks. */
   heat: readonly PlaceOfMany[];
   switches: readonly TakeFigure[];
-  swingOff: boolean;
-  flamsOff: boolean;
+  /** How many of the last takes have a verdict that names the swing, or the flams. */
+  named: { swing: number; flam: number };
   /** Sittings by ear of late: the share that was right. */
   ears: ReadonlyMap<Subject, number>;
   /** The tempo of the last take. */
@@ -74,6 +74,8 @@ export type Suggestion = { key: string } & (
 const TOO_FAR = 4;
 /** So many reviews that failed one after another: it is learnt anew rather than reviewed. */
 const LOST = 2;
+/** Named by so many takes, it is no slip of one day. */
+const NAMED = 2;
 /** Heard right so often, a subject is told apart: what two answers give by guessing is half. */
 const TOLD_APART = 0.8;
 
@@ -138,8 +140,8 @@ function ofWeakness({ heat, switches, tempo }: StudentNow): Suggestion[] {
 /** What the hands cannot yet tell apart is heard first: one subject, unless it is set or was heard right of late. */
 function ofEars(now: StudentNow): Suggestion[] {
   const asked: [Subject, 'rate' | 'place' | 'swing' | 'flams', boolean][] = [
-    ['straight or swung', 'swing', now.swingOff],
-    ['flam', 'flams', now.flamsOff],
+    ['straight or swung', 'swing', now.named.swing >= NAMED],
+    ['flam', 'flams', now.named.flam >= NAMED],
     ['which rate', 'rate', Boolean(weakestSwitch(now.switches))],
     ['where the kick is', 'place', weakestPlace(now.heat)?.limb === 'right foot'],
   ];

@@ -20,7 +20,7 @@ const LAST_TIME = {
 export function whyInWords(why: Why): string {
   switch (why.code) {
     case 'warm':
-      return `Known and slow, at ${bpmInWords(why.bpm)}: hands that are cold begin here.`;
+      return `${why.isKnown ? 'Known, and slow' : 'Slowly'}: hands that are cold begin at ${bpmInWords(why.bpm)}.`;
     case 'due':
       return [
         why.since === 0 ? 'Passed today' : `${many(why.since, 'day')} since it was last asked; ${LAST_TIME[why.last]}`,
@@ -51,7 +51,7 @@ export function whyInWords(why: Why): string {
 
 function dueInWords(days: number): string {
   if (days < 0) return `due ${many(-days, 'day')} ago`;
-  return days === 0 ? 'due today' : `due in ${many(days, 'day')}`;
+  return ['due today', 'due tomorrow'][days] ?? `due in ${days} days`;
 }
 
 /** What is suggested, and why, in a line each. */

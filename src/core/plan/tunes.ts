@@ -1,5 +1,9 @@
 import type { Bpm } from '../time/units';
 
+/** How the 8ths or 16ths of a tune go. */
+export const TUNE_FEELS = ['straight', 'swing', 'shuffle', '16th swing', 'half-time shuffle'] as const;
+export type TuneFeel = (typeof TUNE_FEELS)[number];
+
 /** A tune as far as it is asked whether it can be played: its tempo, and the grooves that fit it. */
 export interface TuneAsked {
   id: string;

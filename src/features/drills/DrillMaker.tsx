@@ -148,6 +148,9 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
 function Beginnings({ onOpen }: { onOpen: (open: Opened) => void }) {
   return (
     <>
+      <Button href="/paths" sx={{ minHeight: 44 }}>
+        Paths
+      </Button>
       <Button href="/listening" sx={{ minHeight: 44 }}>
         By ear
       </Button>

@@ -39,11 +39,14 @@ export function GrooveShelf({ person, grooves, first, newGroove }: GrooveShelfPr
       note={noteOf(shown.length, there)}
       actions={
         teacher && (
-          <form action={newGroove}>
-            <Button type="submit" variant="contained">
-              New groove
-            </Button>
-          </form>
+          <>
+            <Button href="/tunes">Tunes</Button>
+            <form action={newGroove}>
+              <Button type="submit" variant="contained">
+                New groove
+              </Button>
+            </form>
+          </>
         )
       }
     >

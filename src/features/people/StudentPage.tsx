@@ -33,6 +33,8 @@ interface StudentPageProps {
   lessons: readonly LessonRow[];
   /** What is set, to be looked at, changed and set. */
   homework: ReactNode;
+  /** What the takes suggest, the paths they walk, and the tunes that fit. */
+  comesNext: ReactNode;
   /** Who teaches them, where there are several teachers. */
   sharing: ReactNode;
   takes: TakeRow[];
@@ -50,6 +52,7 @@ export function StudentPage({
   next,
   lessons,
   homework,
+  comesNext,
   sharing,
   takes,
   figures,
@@ -67,6 +70,7 @@ export function StudentPage({
       <Box sx={{ display: 'grid', gap: 4, maxWidth: 1180 }}>
         {news && <AtOneLook student={student} news={news} next={next} reader={reader} />}
         {homework}
+        {comesNext}
         {lessons.length > 0 && <LessonList lessons={lessons} timeZone={reader.timeZone} />}
         {heard.length > 1 && (
           <section>

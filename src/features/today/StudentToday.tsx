@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
 import { turnFor } from '@/core/groove/kit';
 import type { Homework } from '@/server/assignments';
 import type { LessonRow } from '@/server/lessons';
@@ -34,15 +35,31 @@ interface StudentTodayProps {
   /** The lesson they had last, with what they took home. */
   last?: LessonRow;
   recent: TakeRow[];
+  /** Today's practice, asked for or as it was planned. */
+  plan: ReactNode;
+  /** The tunes that fit. */
+  tunes: ReactNode;
+  /** Whether there is one: then what is set stands below it in a list. */
+  isPlanned: boolean;
 }
 
 /** What of a day's minutes is left, whole ones; what sounds is counted. */
 const leftOf = ({ minutes, today_ms }: Homework) => Math.max(0, minutes - Math.floor(today_ms / 60_000));
 
 /** What to practise today, how much of it is left, and why; the first that is not done largest. */
-export function StudentToday({ student, homework, first: shown, next, last, recent }: StudentTodayProps) {
+export function StudentToday({
+  student,
+  homework,
+  first: shown,
+  next,
+  last,
+  recent,
+  plan,
+  tunes,
+  isPlanned,
+}: StudentTodayProps) {
   const { timeZone } = student.settings;
-  const main = homework.find(({ groove_id }) => groove_id && groove_id === shown?.id);
+  const main = isPlanned ? undefined : homework.find(({ groove_id }) => groove_id && groove_id === shown?.id);
   const others = homework.filter((one) => one !== main);
   const left = homework.filter(({ groove_id }) => groove_id).reduce((sum, one) => sum + leftOf(one), 0);
   const isDone = homework.some(({ groove_id }) => groove_id) && left === 0;
@@ -62,17 +79,19 @@ export function StudentToday({ student, homework, first: shown, next, last, rece
           it.
         </EmptyState>
       )}
+      {plan}
       {main && shown && <Main one={main} stored={shown} student={student} />}
       {others.length > 0 && (
         <Box component="section" sx={{ mt: 4, maxWidth: 1080 }}>
           <Typography variant="h2" sx={{ mb: 1 }}>
-            Then
+            {isPlanned ? 'Set for you' : 'Then'}
           </Typography>
           {others.map((one) => (
             <Other key={one.id} one={one} student={student} />
           ))}
         </Box>
       )}
+      <Box sx={{ mt: 4, maxWidth: 720, '&:empty': { display: 'none' } }}>{tunes}</Box>
       {last?.words && (
         <Box component="section" sx={{ mt: 4, maxWidth: 720 }}>
           <Typography variant="h2">From the lesson</Typography>

@@ -1,13 +1,7 @@
 import { subHours } from 'date-fns';
 import pg from 'pg';
-import { limbsIn, turnFor } from '@/core/groove/kit';
 import { randomFrom, seedOf } from '@/core/random';
-import { schedule } from '@/core/schedule/schedule';
-import { formOfTake, TAKE_VERSION, type Take } from '@/core/documents/take';
-import { wholeOf } from '@/core/form/form';
-import { simulateKit, type Playing } from '@/core/take/simulatedKit';
 import type { AgeBand } from '@/core/limits';
-import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { setAssignment } from '../assignments';
 import type { Db } from '../database';
 import { grooveOfDrill, keepDrill } from '../drills';
@@ -18,6 +12,8 @@ import { insertTake } from '../takes';
 import { DEMO_DRILLS } from './drills';
 import { STARTER_GROOVES } from './grooves';
 import { heard } from './heard';
+import { fillComesNext } from './comesNext';
+import { DEMO_DAYS, demoTake } from './demoTake';
 import { fillListening } from './listening';
 import { dueOf, fillLessons } from './lessons';
 import {
@@ -25,14 +21,13 @@ import {
   DEMO_STUDENTS,
   DEMO_TEACHER,
   DEMO_WORKSHOP,
-  type DemoAssignment,
+  type DemoLearnt,
   type DemoStudent,
 } from './people';
 import { atHour, demoId } from './demoId';
 
-/** How far back the demo's log reaches. */
-const DEMO_DAYS = 21;
-const DEMO_ROUNDS = 8;
+/** How what was learnt is played. */
+const WELL = { spreadMs: 5 };
 /** What the teacher of the demo likes best. */
 const DEMO_FAVOURITES = ['Ferry ramp', 'Lantern ghosts', 'Palm jetty', 'Six oars'];
 
@@ -128,12 +123,15 @@ async function fill(db: Db, now: Date): Promise<void> {
         ]);
     }
     await fillTakes(db, now, student, { id, workshop_id });
+    for (const one of student.learnt ?? [])
+      await fillLearnt(db, now, one, { student, player: { id, workshop_id }, teacher });
     await fillListening(db, now, student, { id, workshop_id });
   }
   await fillHeard(db, now, workshop_id);
   await fillLessons(db, now, teacher);
   await fillWords(db, now, teacher);
   await fillDrills(db, now, teacher);
+  await fillComesNext(db, now, teacher);
 }
 
 /** What of an age is kept. */
@@ -214,6 +212,55 @@ async function fillTakes(
   }
 }
 
+/** Something a student learnt before the weeks of the demo: set, passed on the first of its days, heard again on the others. */
+async function fillLearnt(
+  db: Db,
+  now: Date,
+  { groove, tempo, daysAgo }: DemoLearnt,
+  {
+    student,
+    player,
+    teacher,
+  }: {
+    student: DemoStudent;
+    player: { id: string; workshop_id: string };
+    teacher: { id: string; workshop_id: string };
+  },
+): Promise<void> {
+  const [first, ...later] = daysAgo;
+  const set = {
+    groove,
+    tempo,
+    daysAgo: first! + 7,
+    click: 'counts' as const,
+    minutes: 10,
+    reason: 'Learnt well enough to come back to.',
+  };
+  const assignmentId = demoId(`${student.name} ${groove}`);
+  await setAssignment(db, teacher, {
+    ...set,
+    id: assignmentId,
+    student_id: player.id,
+    groove_id: demoId(groove),
+    setAt: atHour(now, set.daysAgo, 15, 0),
+    pass_takes: 2,
+  });
+  await db.query('update assignment set ended_at = $2 where id = $1', [assignmentId, atHour(now, first! - 1, 15, 0)]);
+  for (const [index, days] of [first!, first!, ...later].entries()) {
+    const name = `${student.name} ${groove} ${index}`;
+    const playedAt = atHour(now, days, 16, 10 + index * 3);
+    await insertTake(db, {
+      id: demoId(`take ${name}`),
+      player,
+      grooveId: demoId(groove),
+      assignmentId: index < 2 ? assignmentId : undefined,
+      playedAt,
+      receivedAt: playedAt,
+      judged: judgedTake(demoTake({ ...student, from: WELL, to: WELL }, set, 0, seedOf(name)), student.level),
+    });
+  }
+}
+
 /** Whose last take was heard by a microphone, with its sound kept. */
 const HEARD = 'Bertil Quayle';
 
@@ -234,51 +281,4 @@ async function fillHeard(db: Db, now: Date, workshop_id: string): Promise<void> 
     judged: judgedTake(take, student.level),
   });
   await keepRecording(db, player, { takeId, ...recording });
-}
-
-/** One take of a student on a day, played by the simulated kit somewhere between the first way and the last. */
-function demoTake(student: DemoStudent, set: DemoAssignment, daysAgo: number, seed: number): Take {
-  const written = STARTER_GROOVES.find(({ groove }) => groove.title === set.groove)!.groove;
-  const groove = turnFor(written, student.setup);
-  const way = 1 - daysAgo / DEMO_DAYS;
-  // Begun a little slower than set, and there by the end.
-  const slower = Math.round((set.tempo * 0.12 * Math.max(0, daysAgo - 4)) / DEMO_DAYS);
-  const take: Take = {
-    version: TAKE_VERSION,
-    groove,
-    passages: wholeOf(groove),
-    bpm: set.tempo - slower,
-    goal: set.tempo,
-    click: CLICK_PLANS[set.click],
-    countIn: 1,
-    rounds: DEMO_ROUNDS,
-    task: limbsIn(groove),
-    // What these people play is drawn by the kit's own arithmetic, but it is theirs.
-    input: 'keys',
-    struckBy: 'player',
-    playedMs: 0,
-    hits: [],
-  };
-  const form = formOfTake(take);
-  const timed = schedule(form);
-  return {
-    ...take,
-    playedMs: Math.round(timed.endMs),
-    hits: simulateKit({ form, timed }, take.task, between(student.from, student.to, way), seed),
-  };
-}
-
-/** The way of playing `way` of the way from one to another, 0 to 1. */
-function between(from: Playing, to: Playing, way: number): Playing {
-  const mix = (a = 0, b = 0) => a + (b - a) * way;
-  return {
-    offsetMs: mix(from.offsetMs, to.offsetMs),
-    spreadMs: mix(from.spreadMs, to.spreadMs),
-    driftPercent: mix(from.driftPercent, to.driftPercent),
-    missedShare: mix(from.missedShare, to.missedShare),
-    offCountMs: mix(from.offCountMs, to.offCountMs),
-    switchMs: mix(from.switchMs, to.switchMs),
-    ...(from.limbMs && { limbMs: { 'right foot': mix(from.limbMs['right foot'], to.limbMs?.['right foot']) } }),
-    ...(from.isLoud && { isLoud: true, flattened: mix(from.flattened, to.flattened) }),
-  };
 }

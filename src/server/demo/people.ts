@@ -91,6 +91,13 @@ export interface DemoAssignment {
   ladder?: { start: number; step: number };
 }
 
+/** Something learnt before the demo's weeks: passed on the first day, heard again on the others. */
+export interface DemoLearnt {
+  groove: string;
+  tempo: number;
+  daysAgo: number[];
+}
+
 export interface DemoStudent {
   name: string;
   signInName: string;
@@ -104,6 +111,7 @@ export interface DemoStudent {
   from: Playing;
   to: Playing;
   assignments: DemoAssignment[];
+  learnt?: DemoLearnt[];
 }
 
 export const DEMO_STUDENTS: DemoStudent[] = [
@@ -192,6 +200,12 @@ export const DEMO_STUDENTS: DemoStudent[] = [
         reason: 'Flams open: grace near, not on the stroke.',
         pass: 3,
       },
+    ],
+    learnt: [
+      { groove: 'Sixteen ropes', tempo: 80, daysAgo: [58, 54, 43] },
+      { groove: 'Towline', tempo: 96, daysAgo: [47, 40, 24] },
+      { groove: 'Half-time tide', tempo: 72, daysAgo: [33] },
+      { groove: 'Ghost ferry', tempo: 84, daysAgo: [52, 49, 40] },
     ],
   },
   {

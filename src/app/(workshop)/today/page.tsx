@@ -1,19 +1,24 @@
 import { daysSpan } from '@/core/plan/agenda';
 import { grouped } from '@/core/take/grouped';
 import { OpenLesson } from '@/features/lessons/OpenLesson';
+import { DayPlanSection } from '@/features/plan/DayPlanSection';
 import { LessonsToday } from '@/features/today/LessonsToday';
 import { StudentToday } from '@/features/today/StudentToday';
 import { TeacherToday } from '@/features/today/TeacherToday';
+import { TunesReached } from '@/features/tunes/TunesReached';
 import { WantsAnEye } from '@/features/today/WantsAnEye';
 import { backupOverdue } from '@/features/workshop/backup';
 import { homework } from '@/server/assignments';
+import { planOfToday } from '@/server/dayPlans';
 import { groovesOf } from '@/server/grooves';
+import { learntBy, reachedOf } from '@/server/learnt';
 import { lessonsOf } from '@/server/lessons';
 import { agenda, upcoming } from '@/server/lessonTimes';
 import { lastWords, studentNews, wanting } from '@/server/news';
 import type { Person } from '@/server/people';
 import { asPerson, requirePerson } from '@/server/session';
 import { takes } from '@/server/takes';
+import { tunesFor } from '@/server/tunes';
 import { lastBackup } from '@/server/workshop';
 import { askedOnce } from '@/ui/asked';
 import { askedOf } from '@/ui/FindByName';
@@ -73,6 +78,8 @@ async function ofStudent(who: Person) {
     // Only the first whose minutes are not done is drawn, so only its notes are read.
     const played = set.filter(({ groove_id }) => groove_id);
     const drawn = (played.find(({ today_ms, minutes }) => today_ms < minutes * 60_000) ?? played[0])?.groove_id;
+    const recent = await takes(db, { playerId: who.id, most: 5 });
+    const planned = await planOfToday(db, who.id, timeZone);
     const [first] = drawn ? await groovesOf(db, [drawn]) : [];
     return (
       <StudentToday
@@ -81,7 +88,10 @@ async function ofStudent(who: Person) {
         first={first}
         next={(await upcoming(db, who.id, new Date(), timeZone, 1))[0]?.startsAt}
         last={(await lessonsOf(db, who.id, 1))[0]}
-        recent={await takes(db, { playerId: who.id, most: 5 })}
+        plan={<DayPlanSection planned={planned} hasWork={set.length > 0 || recent.length > 0} />}
+        tunes={<TunesReached tunes={await tunesFor(db, reachedOf(await learntBy(db, who.id, timeZone)))} />}
+        isPlanned={planned?.plan.ok === true}
+        recent={recent}
       />
     );
   });

@@ -4,6 +4,9 @@ import { dueChoicesOf } from '@/features/homework/dueChoices';
 import { homeworkChoices } from '@/features/homework/homeworkChoices';
 import { HomeworkSection } from '@/features/homework/HomeworkSection';
 import { DRILL } from '@/features/homework/shapes';
+import { StudentPaths } from '@/features/paths/StudentPaths';
+import { NextSteps } from '@/features/plan/NextSteps';
+import { TunesReached } from '@/features/tunes/TunesReached';
 import { Sharing } from '@/features/people/Sharing';
 import { StudentPage } from '@/features/people/StudentPage';
 import { homework } from '@/server/assignments';
@@ -12,12 +15,14 @@ import { grooves } from '@/server/grooves';
 import { invitationOf } from '@/server/invitations';
 import { lessonsOf } from '@/server/lessons';
 import { upcoming } from '@/server/lessonTimes';
-import { listeningOf } from '@/server/listening';
+import { reachedOf } from '@/server/learnt';
 import { studentNews } from '@/server/news';
+import { knownOf, suggestionsFor } from '@/server/nextSteps';
+import { paths } from '@/server/paths';
 import { student, teachers, teachersOf } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
-import { figuresOfStudent } from '@/server/takeFigures';
 import { takes } from '@/server/takes';
+import { tunesFor } from '@/server/tunes';
 import { askedOnce } from '@/ui/asked';
 import { readerOf } from '@/ui/reader';
 
@@ -41,6 +46,7 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
     const found = await student(db, id.data);
     if (!found) notFound();
     const coming = await upcoming(db, found.id, new Date(), timeZone);
+    const known = await knownOf(db, found.id, timeZone);
     const colleagues = (await teachers(db)).filter(({ archived }) => !archived);
     return (
       <StudentPage
@@ -53,7 +59,7 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
           <HomeworkSection
             key={drill}
             students={[found]}
-            homework={await homework(db, [found.id], { timeZone })}
+            homework={known.homework}
             ended={await homework(db, [found.id], { timeZone, ended: true })}
             choices={homeworkChoices(await grooves(db), await drillChoices(db))}
             due={dueChoicesOf(coming, timeZone)}
@@ -62,14 +68,31 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
             canSet={!found.archived}
           />
         }
+        comesNext={
+          !found.archived && (
+            <>
+              <NextSteps
+                student={found}
+                reader={readerOf(teacher)}
+                {...await suggestionsFor(db, found.id, timeZone, known)}
+              />
+              <StudentPaths
+                studentId={found.id}
+                walked={known.paths}
+                all={(await paths(db)).filter(({ archived }) => !archived).map(({ id: one, name }) => ({ id: one, name }))}
+              />
+              <TunesReached tunes={await tunesFor(db, reachedOf(known.learnt))} name={found.name} />
+            </>
+          )
+        }
         sharing={
           colleagues.length > 1 && (
             <Sharing student={found} teachers={colleagues} shared={await teachersOf(db, found.id)} />
           )
         }
         openUntil={(await invitationOf(db, found.id))?.expires_at}
-        figures={await figuresOfStudent(db, found.id)}
-        listening={await listeningOf(db, found.id)}
+        figures={known.figures}
+        listening={known.listening}
         takes={await takes(db, { playerId: found.id })}
       />
     );
