@@ -95,6 +95,7 @@ create table feed (
 
 -- The log is looked through by what was played.
 create index take_by_groove on take (workshop_id, groove_id, played_at desc);
+create index take_by_input on take (workshop_id, input, played_at desc);
 
 alter table path enable row level security;
 alter table path_step enable row level security;

@@ -71,15 +71,41 @@ const asRow = ({ verdict, ...row }: TakeColumns): TakeRow => ({ ...row, verdict:
 /** How many takes a list shows. */
 export const MOST_LISTED = 100;
 
+/** What of the log is asked for; what is left out is everything. */
+export interface LogAsked {
+  playerId?: string;
+  /** Words of what was played: of the title of its groove. */
+  words?: string;
+  /** From a moment on, and before one. */
+  from?: Date;
+  before?: Date;
+  input?: InputName;
+  most?: number;
+}
+
+/** Grooves that bear the words, as many as are looked through. */
+const MOST_GROOVES = 200;
+
 /** Takes the person may see, the newest first; of one player when named, and before a moment. Lists are cut at `most`. */
 export async function takes(
   db: Db,
-  { playerId, before, most = MOST_LISTED }: { playerId?: string; before?: Date; most?: number } = {},
+  { playerId, words, from, before, input, most = MOST_LISTED }: LogAsked = {},
 ): Promise<TakeRow[]> {
+  const values: unknown[] = [];
+  const bound = (value: unknown) => `$${values.push(value)}`;
+  // Only what is asked for is a condition, so that each is found by its index.
+  const conditions = [
+    playerId ? `t.player_id = ${bound(playerId)}` : 't.workshop_id = (select signed_in_workshop())',
+    words &&
+      `t.groove_id in (select g.id from groove g where g.workshop_id = (select signed_in_workshop())
+         and position(lower(${bound(words)}) in lower(g.title)) > 0 limit ${MOST_GROOVES})`,
+    from && `t.played_at >= ${bound(from)}`,
+    before && `t.played_at < ${bound(before)}`,
+    input && `t.input = ${bound(input)}`,
+  ].filter(Boolean);
   const { rows } = await db.query<TakeColumns>(
-    `${ROW} ${FROM} where ${playerId ? 't.player_id = $1' : '$1::uuid is null and t.workshop_id = (select signed_in_workshop())'}
-       and t.played_at < $2 order by t.played_at desc, t.id limit $3`,
-    [playerId ?? null, before ?? 'infinity', most],
+    `${ROW} ${FROM} where ${conditions.join(' and ')} order by t.played_at desc, t.id limit ${bound(most)}`,
+    values,
   );
   return rows.map(asRow);
 }

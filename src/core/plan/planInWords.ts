@@ -80,7 +80,7 @@ export function suggestionInWords(one: Suggestion, school: School, report: Repor
     case 'path':
       return {
         what: `Set “${one.path.title}” at ${bpmInWords(one.path.goal)}`,
-        why: `Step ${one.path.at + 1} of ${one.path.of} on “${one.path.name}”: the one before is passed.`,
+        why: `Step ${one.path.at + 1} of ${one.path.of} on “${one.path.name}”${one.path.at > 0 ? ': the one before is passed' : ''}.`,
       };
     case 'drill':
       return {

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { FiguresOfMany } from '@/core/plan/studentFigures';
 import type { StudentRow } from '@/server/people';
+import type { WeekOfPractice } from '@/server/practice';
 import type { TakeRow } from '@/server/takes';
 import { StudentFigures } from '@/ui/student/StudentFigures';
 import { EmptyState } from '@/ui/EmptyState';
@@ -10,43 +11,73 @@ import { Page } from '@/ui/Page';
 import type { Reader } from '@/ui/reader';
 import { TakeTable } from '@/ui/take/TakeTable';
 import { plural } from '@/ui/words/text';
+import { isNarrowed, queryOf, type AskedOfLog } from './asked';
+import { blocksInWords } from './blocksInWords';
+import { LogFilters } from './LogFilters';
+import { WeekTotals } from './WeekTotals';
 
 interface TakeLogProps {
   isTeacher: boolean;
   /** Students by the name that is looked for, the first of them. */
   found?: { total: number; students: StudentRow[] };
-  words: string;
-  chosen?: string;
+  asked: AskedOfLog;
   reader: Reader;
   takes: TakeRow[];
+  /** What people wrote on these takes. */
+  notes: ReadonlyMap<string, readonly string[]>;
+  /** Of one player: the weeks of late against what was set. */
+  weeks?: readonly WeekOfPractice[];
   /** Of one player: what the takes of late come to. */
   figures?: FiguresOfMany;
   /** How many are listed at most, and whether these are the newest. */
   most: number;
-  isNewest: boolean;
 }
 
-/** Every take one may see, the newest first; a teacher's can be narrowed to one student. */
-export function TakeLog({ isTeacher, found, words, chosen, reader, takes, figures, most, isNewest }: TakeLogProps) {
-  const last = takes.at(-1);
-  const older = new URLSearchParams({
-    ...(chosen && { student: chosen }),
-    ...(last && { before: last.played_at.toISOString() }),
-  });
+/** Every take one may see in blocks of practice, the newest first; narrowed to one student, an item, days, or what heard it. */
+export function TakeLog({ isTeacher, found, asked, reader, takes, notes, weeks, figures, most }: TakeLogProps) {
+  const { student: chosen, name: words } = asked;
+  const isNewest = !asked.before;
+  const older = queryOf({ ...asked, before: takes.at(-1)?.played_at.toISOString() });
+  const charts = isTeacher ? chosen && `/charts?student=${chosen}` : '/charts';
   return (
     <Page
       title="Log"
       note={noteOf(takes.length, most, isNewest)}
       actions={
-        <Button href="/hear" variant="outlined" sx={{ minHeight: 44 }}>
-          Hear a file
-        </Button>
+        <>
+          {charts && (
+            <Button href={charts} sx={{ minHeight: 44 }}>
+              Charts
+            </Button>
+          )}
+          {takes.length > 0 && (
+            <Button
+              component="a"
+              href={`/api/log?${queryOf({ ...asked, before: undefined })}`}
+              download
+              sx={{ minHeight: 44 }}
+            >
+              As a file
+            </Button>
+          )}
+          <Button href="/hear" variant="outlined" sx={{ minHeight: 44 }}>
+            Hear a file
+          </Button>
+        </>
       }
     >
       {found && (found.total > 0 || words) && <Narrow found={found} words={words} chosen={chosen} />}
+      {(takes.length > 0 || isNarrowed(asked)) && <LogFilters asked={asked} />}
+      {weeks && isNewest && !isNarrowed(asked) && <WeekTotals weeks={weeks} />}
       {takes.length ? (
         <>
-          <TakeTable takes={takes} reader={reader} withPlayer={isTeacher} />
+          <TakeTable
+            takes={takes}
+            groups={blocksInWords(takes, reader.timeZone, isTeacher)}
+            words={notes}
+            reader={reader}
+            withPlayer={isTeacher}
+          />
           {takes.length === most && (
             <Button href={`/takes?${older}`} variant="outlined" sx={{ mt: 2, minHeight: 44 }}>
               Older takes
@@ -60,18 +91,25 @@ export function TakeLog({ isTeacher, found, words, chosen, reader, takes, figure
         </>
       ) : (
         <EmptyState
-          title={isNewest ? 'No takes yet' : 'Nothing older'}
+          title={emptyTitle(asked)}
           action={
             <Button href={isTeacher ? '/grooves' : '/today'} variant="contained">
               {isTeacher ? 'Choose a groove' : 'Go to Today'}
             </Button>
           }
         >
-          Play a groove in the room. When you stop, the take is judged and stands here with its figures.
+          {isNarrowed(asked)
+            ? 'No take is of these days, of that name and heard that way.'
+            : 'Play a groove in the room. When you stop, the take is judged and stands here with its figures.'}
         </EmptyState>
       )}
     </Page>
   );
+}
+
+function emptyTitle(asked: AskedOfLog): string {
+  if (isNarrowed(asked)) return 'Nothing like that';
+  return asked.before ? 'Nothing older' : 'No takes yet';
 }
 
 function noteOf(listed: number, most: number, isNewest: boolean): string | undefined {

@@ -1,42 +1,57 @@
-import { z } from 'zod';
-import { searchedIn } from '@/core/documents/shapes';
-import { MOST_NAME } from '@/core/limits';
+import { addDays } from 'date-fns';
+import { onClock } from '@/core/plan/agenda';
+import { logAskedOf } from '@/features/takes/asked';
+import { spanOf } from '@/features/takes/span';
 import { TakeLog } from '@/features/takes/TakeLog';
 import { students } from '@/server/people';
+import { weeksOf } from '@/server/practice';
 import { asPerson, requirePerson } from '@/server/session';
 import { figuresOfStudent } from '@/server/takeFigures';
+import { wordsOn } from '@/server/takeNotes';
 import { MOST_LISTED, takes } from '@/server/takes';
 import { askedOnce } from '@/ui/asked';
 import { readerOf } from '@/ui/reader';
 
 export const metadata = { title: 'Log' };
 
-/** As many names as are offered when one is looked for. */
+/** As many names as are offered when one is looked for, and weeks whose totals stand there. */
 const MOST_NAMES = 12;
+const WEEKS = 6;
 
 interface TakesPageProps {
-  searchParams: Promise<{ student?: string; name?: string; before?: string }>;
+  searchParams: Promise<Record<string, string>>;
 }
 
 export default async function TakesPage({ searchParams }: TakesPageProps) {
   const who = await requirePerson();
-  const { student, name, before } = await askedOnce(searchParams);
-  const chosen = z.uuid().safeParse(student).data;
-  const until = z.iso.datetime().safeParse(before).data;
-  const words = searchedIn(name, MOST_NAME);
+  const asked = logAskedOf(await askedOnce(searchParams));
+  const { timeZone } = who.settings;
   // A teacher's own takes are among everybody's: only one player's are drawn together.
-  const player = who.role === 'student' ? who.id : chosen;
-  return asPerson(async (db) => (
-    <TakeLog
-      isTeacher={who.role === 'teacher'}
-      found={who.role === 'teacher' ? await students(db, { words, most: MOST_NAMES }) : undefined}
-      words={words}
-      chosen={chosen}
-      reader={readerOf(who)}
-      most={MOST_LISTED}
-      isNewest={!until}
-      figures={player && !until ? await figuresOfStudent(db, player) : undefined}
-      takes={await takes(db, { playerId: chosen, before: until ? new Date(until) : undefined })}
-    />
-  ));
+  const player = who.role === 'student' ? who.id : asked.student;
+  const today = new Date();
+  const span = { from: onClock(addDays(today, 7 - 7 * WEEKS), timeZone).day, to: onClock(today, timeZone).day };
+  return asPerson(async (db) => {
+    const listed = await takes(db, {
+      playerId: player,
+      words: asked.item,
+      input: asked.input,
+      ...spanOf(asked, timeZone),
+    });
+    return (
+      <TakeLog
+        isTeacher={who.role === 'teacher'}
+        found={who.role === 'teacher' ? await students(db, { words: asked.name, most: MOST_NAMES }) : undefined}
+        asked={asked}
+        reader={readerOf(who)}
+        most={MOST_LISTED}
+        figures={player && !asked.before ? await figuresOfStudent(db, player) : undefined}
+        weeks={player ? await weeksOf(db, player, { ...span, timeZone }) : undefined}
+        takes={listed}
+        notes={await wordsOn(
+          db,
+          listed.flatMap(({ id, notes }) => (notes ? id : [])),
+        )}
+      />
+    );
+  });
 }

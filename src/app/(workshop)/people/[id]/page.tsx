@@ -79,7 +79,9 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
               <StudentPaths
                 studentId={found.id}
                 walked={known.paths}
-                all={(await paths(db)).filter(({ archived }) => !archived).map(({ id: one, name }) => ({ id: one, name }))}
+                all={(await paths(db))
+                  .filter(({ archived }) => !archived)
+                  .map(({ id: one, name }) => ({ id: one, name }))}
               />
               <TunesReached tunes={await tunesFor(db, reachedOf(known.learnt))} name={found.name} />
             </>
