@@ -8,7 +8,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { freePort, startCluster } from './lib/cluster.mjs';
 import { prepareDatabase } from './lib/database.mjs';
-import { ensureChromium, ensurePostgres } from './lib/debian.mjs';
+import { ensureChromium, ensurePostgres, offerDebianPackage } from './lib/debian.mjs';
 import { ensureBuild, ensurePackages } from './lib/packages.mjs';
 import { run } from './lib/run.mjs';
 import { main, refuse, say } from './lib/say.mjs';
@@ -73,11 +73,17 @@ const STEPS = {
     run(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'], { show: true }),
   unused: () => run(bin('knip'), [], { show: true }),
   unit: () => run(bin('vitest'), ['run', '--project', 'unit'], { show: true }),
-  database: async () =>
-    run(bin('vitest'), ['run', '--project', 'database'], {
+  database: async () => {
+    // A second reader of calendars: that of another house.
+    await offerDebianPackage(
+      'python3-icalendar',
+      async () => (await run('/usr/bin/python3', ['-c', 'import icalendar'])).code === 0,
+    );
+    return run(bin('vitest'), ['run', '--project', 'database'], {
       show: true,
       env: { TEST_DATABASE_URL: await databaseServer() },
-    }),
+    });
+  },
   served: async () => {
     await ensureBuild(DIST);
     const { address, url, env } = await serve('served', false);

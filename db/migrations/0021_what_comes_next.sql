@@ -189,3 +189,41 @@ create policy see_grooves on groove for select to mochila_web using (
   or id in (select g.groove_id from lesson_groove g)
   or id in (select s.groove_id from path_step s)
 );
+
+-- What a calendar shows of whoever made its address: lessons and what is due, as columns of names and times alone. Nothing where the
+-- address is taken back, or the person archived.
+create function door_calendar(token text) returns jsonb
+  language sql stable security definer set search_path = public, pg_temp
+  as $$
+    with me as (
+      select p.*, w.name as workshop, w.settings from feed f join person p on p.id = f.person_id join workshop w on w.id = p.workshop_id
+      where f.token_hash = sha256(convert_to(token, 'UTF8')) and p.archived_at is null),
+    times as (
+      select t.id, t.rule, to_char(t.starts_on, 'YYYY-MM-DD') as "startsOn", to_char(t.ends_on, 'YYYY-MM-DD') as "endsOn",
+        to_char(t.at, 'HH24:MI') as at, t.minutes, g.name as teacher,
+        (select coalesce(jsonb_agg(p.name order by p.name), '[]') from lesson_time_student s join person p on p.id = s.student_id
+          where s.lesson_time_id = t.id and p.archived_at is null) as students
+      from me join lesson_time t on t.workshop_id = me.workshop_id
+        and (t.teacher_id = me.id or exists (select from lesson_time_student s where s.lesson_time_id = t.id and s.student_id = me.id))
+      join person g on g.id = t.teacher_id where t.ends_on is null or t.ends_on > now() - interval '60 days'),
+    lessons as (
+      select l.id, l.lesson_time_id as "timeId", to_char(l.of_day, 'YYYY-MM-DD') as "ofDay", l.starts_at as "startsAt", l.minutes, l.state, g.name as teacher,
+        (select coalesce(jsonb_agg(p.name order by p.name), '[]') from lesson_student s join person p on p.id = s.student_id where s.lesson_id = l.id) as students
+      from me join lesson l on l.workshop_id = me.workshop_id
+        and (l.teacher_id = me.id or exists (select from lesson_student s where s.lesson_id = l.id and s.student_id = me.id))
+      join person g on g.id = l.teacher_id where greatest(l.starts_at, l.of_day) > now() - interval '60 days'),
+    due as (
+      select a.id, a.due_at as "dueAt", coalesce(g.title, 'By ear: ' || a.subject) as title, s.name as student
+      from me join assignment a on a.workshop_id = me.workshop_id and a.ended_at is null and a.due_at > now() - interval '60 days'
+        and (a.student_id = me.id or exists (select from teaching t where t.student_id = a.student_id and t.teacher_id = me.id))
+      join person s on s.id = a.student_id left join groove g on g.id = a.groove_id)
+    select jsonb_build_object('role', me.role, 'workshop', me.workshop, 'settings', me.settings,
+      'times', (select coalesce(jsonb_agg(to_jsonb(times)), '[]') from times),
+      'lessons', (select coalesce(jsonb_agg(to_jsonb(lessons)), '[]') from lessons),
+      'due', (select coalesce(jsonb_agg(to_jsonb(due)), '[]') from due),
+      'holidays', (select coalesce(jsonb_agg(jsonb_build_object('name', h.name, 'from', to_char(h.from_on, 'YYYY-MM-DD'), 'to', to_char(h.to_on, 'YYYY-MM-DD'))), '[]')
+        from holiday h where h.workshop_id = me.workshop_id))
+    from me
+  $$;
+revoke execute on function door_calendar(text) from public;
+grant execute on function door_calendar(text) to mochila_door;

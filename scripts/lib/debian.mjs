@@ -2,6 +2,25 @@ import fs from 'node:fs';
 import { refuse, say } from './say.mjs';
 import { lastLines, run } from './run.mjs';
 
+/** Runs apt as root, or through sudo where that asks nothing; undefined where neither is possible. */
+async function aptHere() {
+  if (!fs.existsSync('/usr/bin/apt-get')) return undefined;
+  if (process.getuid?.() === 0)
+    return (...args) => run('apt-get', args, { env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  if ((await run('sudo', ['-n', 'true'])).code !== 0) return undefined;
+  return (...args) => run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]);
+}
+
+/** Installs a package that tests only compare with, where that is allowed; they say so themselves where it is not there. */
+export async function offerDebianPackage(name, isThere) {
+  if (await isThere()) return;
+  const apt = await aptHere();
+  if (!apt) return;
+  say(`Installing ${name} (once) …`);
+  await apt('update');
+  await apt('install', '-y', '--no-install-recommends', name);
+}
+
 /** Installs a Debian package when `isThere` finds nothing; without the right to, says the line to run. */
 async function ensureDebianPackage(name, what, isThere) {
   const found = isThere();
@@ -9,16 +28,9 @@ async function ensureDebianPackage(name, what, isThere) {
   const remedy = `apt-get update && apt-get install -y ${name}`;
   if (!fs.existsSync('/usr/bin/apt-get'))
     refuse(`${what} was not found and there is no apt here.`, `Install ${name} by hand, then start again.`);
-  const root = process.getuid?.() === 0;
-  const sudo = !root && (await run('sudo', ['-n', 'true'])).code === 0;
-  if (!root && !sudo) refuse(`${what} was not found and may not be installed by this user.`, `Run as root: ${remedy}`);
+  const apt = await aptHere();
+  if (!apt) refuse(`${what} was not found and may not be installed by this user.`, `Run as root: ${remedy}`);
   say(`Installing ${name} (once) …`);
-  const apt = (...args) => {
-    const env = { DEBIAN_FRONTEND: 'noninteractive' };
-    return root
-      ? run('apt-get', args, { env })
-      : run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]);
-  };
   await apt('update');
   const { code, output } = await apt('install', '-y', '--no-install-recommends', name);
   const installed = isThere();

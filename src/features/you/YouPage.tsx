@@ -12,6 +12,7 @@ import { Page } from '@/ui/Page';
 import { SchemeButton } from '@/ui/SchemeButton';
 import { dayInWords } from '@/ui/words/dates';
 import type { OwnSession } from '@/server/ownSessions';
+import { CalendarSection } from './CalendarSection';
 import { WaysForm, type WaysFormProps } from './WaysForm';
 import { changePasswordAction, endSessionAction, signOutEverywhereAction } from './actions';
 
@@ -25,12 +26,25 @@ interface YouPageProps {
   workshop: string;
   /** In the demo everybody comes in without a password. */
   isDemo: boolean;
+  /** When the address of their calendar was made. */
+  feedMade?: Date;
   signOut: () => Promise<void>;
   ways: WaysFormProps;
 }
 
 /** What everybody settles for themselves: how they sit and count, the password, where they are signed in. */
-export function YouPage({ id, timeZone, sessions, name, signInName, workshop, isDemo, signOut, ways }: YouPageProps) {
+export function YouPage({
+  id,
+  timeZone,
+  feedMade,
+  sessions,
+  name,
+  signInName,
+  workshop,
+  isDemo,
+  signOut,
+  ways,
+}: YouPageProps) {
   return (
     <Page title={name} note={`${workshop} · signs in as ${signInName}`}>
       <Box sx={{ display: 'grid', gap: 5, maxWidth: 720 }}>
@@ -60,6 +74,7 @@ export function YouPage({ id, timeZone, sessions, name, signInName, workshop, is
           </Typography>
           <SchemeButton withWords />
         </section>
+        <CalendarSection made={feedMade} timeZone={timeZone} />
         <section>
           <Typography variant="h2">Signed in</Typography>
           <Typography color="textSecondary" sx={{ mb: 2 }}>

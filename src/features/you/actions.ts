@@ -5,6 +5,7 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
 import { REPORT_WORDS } from '@/core/take/verdictInWords';
+import { dropFeed, makeFeed } from '@/server/calendar';
 import { isOwnPassword } from '@/server/door';
 import { endOwnSession } from '@/server/ownSessions';
 import { setOwnWays, setPassword, signOutEverywhere } from '@/server/people';
@@ -60,4 +61,19 @@ export async function signOutEverywhereAction(): Promise<void> {
   await asPerson(signOutEverywhere);
   await forgetSession();
   redirect('/sign-in');
+}
+
+/** Makes the address of one's calendar anew; what stands at its end is given back this once. */
+export async function makeFeedAction(): Promise<string> {
+  const who = await requirePerson();
+  const token = await asPerson((db) => makeFeed(db, who));
+  revalidatePath('/you');
+  return token;
+}
+
+/** Takes the address of one's calendar back. */
+export async function dropFeedAction(): Promise<void> {
+  const who = await requirePerson();
+  await asPerson((db) => dropFeed(db, who));
+  revalidatePath('/you');
 }

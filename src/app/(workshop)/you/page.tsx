@@ -1,6 +1,7 @@
 import { schoolNamesIn } from '@/core/documents/settings';
 import { signOutAction } from '@/features/door/actions';
 import { YouPage } from '@/features/you/YouPage';
+import { feedMade } from '@/server/calendar';
 import { ownSessions } from '@/server/ownSessions';
 import { asPerson, requirePerson } from '@/server/session';
 import { readerOf } from '@/ui/reader';
@@ -19,6 +20,7 @@ export default async function You() {
       timeZone={readerOf(who).timeZone}
       sessions={await asPerson(ownSessions)}
       isDemo={process.env.MOCHILA_DEMO === '1'}
+      feedMade={await asPerson((db) => feedMade(db, who))}
       signOut={signOutAction}
       ways={{ setup: who.setup, school: who.school.name, schools: schoolNamesIn(who.settings), report: who.report }}
     />
