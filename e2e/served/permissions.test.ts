@@ -27,7 +27,7 @@ const cast: Cast = theCast();
 const tokenOf = (actor: ActorName): string | undefined => (actor === 'visitor' ? undefined : cast[actor].token);
 
 /** What a page answers: it is shown, it is not there, or one is sent elsewhere. */
-type Answer = 'shown' | 'not there' | '/sign-in' | '/today' | '/set-up';
+type Answer = 'shown' | 'not there' | '/sign-in' | '/today' | '/set-up' | '/takes';
 
 const EVERYBODY = {
   visitor: '/sign-in',
@@ -56,6 +56,10 @@ const PAGES: Record<string, Record<ActorName, Answer>> = {
   '/drills': TEACHERS,
   '/people': TEACHERS,
   '/people/new': TEACHERS,
+  '/paths': TEACHERS,
+  '/tunes': TEACHERS,
+  // A teacher chooses in the log whose charts they are.
+  '/charts': { ...everybody('/takes'), visitor: '/sign-in', student: 'shown', other: 'shown' },
   '/workshop': TEACHERS,
   '/workshop/changes': TEACHERS,
   '/sign-in': { ...everybody('/today'), visitor: 'shown' },
@@ -85,6 +89,9 @@ const SENT_TO = [
   '/api/takes',
   '/api/recordings/[take]',
   '/api/people/[id]/everything',
+  '/api/tunes',
+  '/api/log',
+  '/api/calendar/[token]',
   '/join/[invitation]',
 ];
 
@@ -218,6 +225,29 @@ const ACTIONS: Record<string, ActionRow> = {
   keepLadderAction: { may: ['student', ...ITS_TEACHERS] },
   keepListeningAction: { may: EVERY_SIGNED_IN },
   saveSettingsAction: { may: ['owner', 'foreign'] },
+  planDayAction: { may: EVERY_SIGNED_IN },
+  changePlanAction: { may: EVERY_SIGNED_IN },
+  doSuggestionAction: {
+    may: THEIR_TEACHERS,
+    reset: () => `delete from assignment where groove_id = '${cast.step}'`,
+  },
+  refuseAction: { may: THEIR_TEACHERS },
+  keepPathAction: { may: THEIR_TEACHERS, reset: () => 'update path set save_number = 1' },
+  archivePathAction: { may: THEIR_TEACHERS, reset: () => 'update path set archived_at = null' },
+  walkAction: {
+    may: THEIR_TEACHERS,
+    reset: () => `insert into path_student (path_id, student_id, workshop_id, put_by)
+      values ('${cast.path}', '${cast.student.id}', '${cast.workshop}', '${cast.teacher.id}') on conflict do nothing`,
+  },
+  keepTuneAction: { may: ANY_TEACHERS },
+  keepTunesAction: { may: ANY_TEACHERS },
+  dropTuneAction: {
+    may: ITS_TEACHERS,
+    reset: () => `insert into tune (id, workshop_id, title, tempo, meter, feel)
+      values ('${cast.tune}', '${cast.workshop}', 'Morning ferry', 72, '4/4', 'straight') on conflict do nothing`,
+  },
+  makeFeedAction: { may: EVERY_SIGNED_IN },
+  dropFeedAction: { may: EVERY_SIGNED_IN },
 };
 
 /** Actions that leave the cast as the others need it come last. */
@@ -238,6 +268,9 @@ const LAST = [
   'endAssignmentAction',
   'setAgainAction',
   'undoAssignmentAction',
+  'archivePathAction',
+  'walkAction',
+  'dropFeedAction',
   'archivePersonAction',
   'shareAction',
   'setOwnerAction',
@@ -358,6 +391,13 @@ describe('actions', () => {
           ['keepTemplateAction', [EMPTY, new Form({ lesson: id, name: 'x' })]],
           ['dropTemplateAction', [new Form({ template: id })]],
           ['dropHolidayAction', [new Form({ holiday: id })]],
+          ['doSuggestionAction', [EMPTY, new Form({ student: id, key: 'end x' })]],
+          ['refuseAction', [EMPTY, new Form({ student: id, key: 'end x', weeks: '2' })]],
+          ['keepPathAction', [{ id, saveNumber: 1, name: 'X', steps: [{ grooveId: id, goal: 60, passTakes: 2 }] }]],
+          ['archivePathAction', [new Form({ path: id, archived: 'yes' })]],
+          ['walkAction', [EMPTY, new Form({ student: id, path: id, walks: 'yes' })]],
+          ['dropTuneAction', [new Form({ tune: id })]],
+          ['changePlanAction', [{ nothing: id }]],
         ] as const) {
           const response = await call(actions.get(name)!, args, token);
           expect([name, id, actor, response.status < 500]).toEqual([name, id, actor, true]);
@@ -477,6 +517,55 @@ test('everything of a person’s is given to them and to their teacher', async (
     for (const none of [crypto.randomUUID(), 'x'])
       expect((await ask(`/api/people/${none}/everything`, token)).status).toBe(404);
   }
+});
+
+test('charts are of one’s own, or of a student one has', async () => {
+  const of = async (actor: ActorName) => answered(`/charts?student=${cast.student.id}&weeks=4&beside=yes`, actor);
+  const wanted = {
+    student: 'shown',
+    other: 'shown',
+    teacher: 'shown',
+    colleague: 'not there',
+    owner: 'shown',
+    foreign: 'not there',
+  };
+  for (const [actor, answer] of Object.entries(wanted))
+    expect([actor, await of(actor as ActorName)]).toEqual([actor, answer]);
+  // Whose they are says the session, whatever the address says.
+  const others = await ask(`/charts?student=${cast.student.id}`, tokenOf('other'));
+  expect(await others.text()).toContain('Nothing was played in these weeks');
+});
+
+test('the log as a file has what one may see, and tunes are the teachers’', async () => {
+  const lines = async (path: string, actor: ActorName) => {
+    const response = await ask(path, tokenOf(actor));
+    const text = await response.text();
+    return response.status === 200 ? text.trim().split('\r\n').length - 1 : response.status;
+  };
+  const log = { visitor: 401, student: 1, other: 0, teacher: 1, colleague: 0, owner: 1, foreign: 0 };
+  for (const [actor, count] of Object.entries(log))
+    expect([actor, await lines('/api/log', actor as ActorName)]).toEqual([actor, count]);
+  expect(await lines(`/api/log?student=${cast.student.id}`, 'colleague')).toBe(0);
+  expect(await lines('/api/log?from=2099-01-01&input=keys&item=%27--', 'teacher')).toBe(0);
+  const { rowCount } = await owner.query('select from tune where workshop_id = $1', [cast.workshop]);
+  for (const actor of ['visitor', 'student', 'other'] as const)
+    expect([actor, await lines('/api/tunes', actor)]).toEqual([actor, actor === 'visitor' ? 401 : 404]);
+  for (const actor of ['teacher', 'colleague', 'owner'] as const)
+    expect([actor, await lines('/api/tunes', actor)]).toEqual([actor, rowCount]);
+});
+
+test('a calendar is read by whoever has its address, and by no other', async () => {
+  await owner.query(
+    `insert into feed (person_id, workshop_id, token_hash) values ($1, $2, sha256(convert_to($3, 'UTF8')))
+     on conflict (person_id) do update set token_hash = excluded.token_hash`,
+    [cast.student.id, cast.workshop, 'c'.repeat(43)],
+  );
+  const response = await ask(`/api/calendar/${'c'.repeat(43)}.ics`, undefined);
+  expect([response.status, response.headers.get('content-type')]).toEqual([200, 'text/calendar; charset=utf-8']);
+  expect(await response.text()).toContain('BEGIN:VCALENDAR');
+  for (const none of ['x', 'd'.repeat(43), `${'c'.repeat(43)}'--`, '..%2f..%2fetc'])
+    for (const actor of ['visitor', 'student', 'owner'] as const)
+      expect([none, actor, (await ask(`/api/calendar/${none}`, tokenOf(actor))).status]).toEqual([none, actor, 404]);
 });
 
 test('an invitation that holds is shown to whoever has its link, and using it up takes a form', async () => {

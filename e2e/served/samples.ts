@@ -138,5 +138,22 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   ],
   setAsideAction: [EMPTY, new Form({ take: cast.take, why: fresh('The stool slipped') })],
   keepLadderAction: [cast.groove, freshClimb(), 0],
+  planDayAction: [EMPTY, new Form({ minutes: String(5 + (++number % 100)) })],
+  changePlanAction: [{ leave: fresh('set') }],
+  doSuggestionAction: [EMPTY, new Form({ student: cast.student.id, key: `path ${cast.path} 0` })],
+  refuseAction: [EMPTY, new Form({ student: cast.student.id, key: fresh('drill'), weeks: '2' })],
+  keepPathAction: [
+    { id: cast.path, saveNumber: 1, name: fresh('Path'), steps: [{ grooveId: cast.step, goal: 60, passTakes: 2 }] },
+  ],
+  archivePathAction: [new Form({ path: cast.path, archived: 'yes' })],
+  walkAction: [EMPTY, new Form({ student: cast.student.id, path: cast.path, walks: 'no' })],
+  keepTuneAction: [
+    EMPTY,
+    new Form({ id: '', title: fresh('Tune'), tempo: '90', meter: '4/4', feel: 'straight', part: '', grooves: '' }),
+  ],
+  keepTunesAction: [[{ title: fresh('Tune'), tempo: 90, meter: '4/4', feel: 'swing', part: '', grooves: [] }]],
+  dropTuneAction: [new Form({ tune: cast.tune })],
+  makeFeedAction: [],
+  dropFeedAction: [],
   saveSettingsAction: [{ ...USUAL_SETTINGS, timeZone: 'Europe/Zurich' }, 1],
 });

@@ -12,6 +12,7 @@ import { addGroove } from '@/server/grooves';
 import { judgedTake } from '@/server/judging/judged';
 import { openLesson } from '@/server/lessons';
 import { addTime } from '@/server/lessonTimes';
+import { keepPath, setWalks } from '@/server/paths';
 import { insertTake } from '@/server/takes';
 import { owner, sessionOf, type Actor, type Cast } from './served';
 
@@ -109,6 +110,36 @@ export async function seedCast(): Promise<Cast> {
     `insert into holiday (id, workshop_id, name, from_on, to_on) values ($1, $2, 'Regatta', '2027-06-01', '2027-06-02')`,
     [holiday, workshop],
   );
+  const [path, tune] = [crypto.randomUUID(), crypto.randomUUID()];
+  const step = await addGroove(db, by, STARTER_GROOVES[2]!);
+  await keepPath(db, by, {
+    id: path,
+    name: 'To the pier',
+    saveNumber: 0,
+    steps: [{ grooveId: step, goal: 60, passTakes: 2 }],
+  });
+  await setWalks(db, by, { pathId: path, studentId: student.id, walks: true });
+  await db.query(
+    `insert into refused (student_id, key, workshop_id, refused_by, until) values ($1, 'listen flam', $2, $3, '2099-01-01')`,
+    [student.id, workshop, teacher.id],
+  );
+  await db.query(`insert into day_plan (student_id, day, workshop_id, document) values ($1, '2026-01-01', $2, '{}')`, [
+    student.id,
+    workshop,
+  ]);
+  await db.query(
+    `insert into tune (id, workshop_id, title, tempo, meter, feel) values ($1, $2, 'Morning ferry', 72, '4/4', 'straight')`,
+    [tune, workshop],
+  );
+  await db.query('insert into tune_groove (tune_id, groove_id, workshop_id) values ($1, $2, $3)', [
+    tune,
+    groove,
+    workshop,
+  ]);
+  await db.query(`insert into feed (person_id, workshop_id, token_hash) values ($1, $2, sha256('a pier'))`, [
+    student.id,
+    workshop,
+  ]);
   db.release();
   for (const one of [teacher, student, other, colleague, owns, foreign]) one.token = await sessionOf(one.id);
   return {
@@ -128,5 +159,8 @@ export async function seedCast(): Promise<Cast> {
     time,
     template,
     holiday,
+    path,
+    step,
+    tune,
   };
 }

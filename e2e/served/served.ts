@@ -160,6 +160,10 @@ export interface Cast {
   time: string;
   template: string;
   holiday: string;
+  /** A path the student walks, the groove its one step is, and a tune. */
+  path: string;
+  step: string;
+  tune: string;
 }
 export interface Actor {
   id: string;

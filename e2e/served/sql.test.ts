@@ -20,7 +20,16 @@ const SEEN: Record<string, Record<ActorName, number> | 'denied'> = {
   // Everybody themselves and the teachers; teachers the students they have; the owner all.
   person: seen({ student: 4, other: 4, teacher: 5, colleague: 3, owner: 5, foreign: 1 }),
   teaching: seen({ student: 1, other: 1, teacher: 2, owner: 2 }),
-  groove: seen({ student: 1, teacher: 1, colleague: 1, owner: 1 }),
+  // Those that were set, and the steps of a path that is walked.
+  groove: seen({ student: 2, teacher: 2, colleague: 2, owner: 2 }),
+  path: seen({ student: 1, teacher: 1, colleague: 1, owner: 1 }),
+  path_step: seen({ student: 1, teacher: 1, colleague: 1, owner: 1 }),
+  path_student: seen({ student: 1, teacher: 1, owner: 1 }),
+  refused: seen({ teacher: 1, owner: 1 }),
+  day_plan: seen({ student: 1, teacher: 1, owner: 1 }),
+  tune: seen({ student: 1, other: 1, teacher: 1, colleague: 1, owner: 1 }),
+  tune_groove: seen({ student: 1, other: 1, teacher: 1, colleague: 1, owner: 1 }),
+  feed: seen({ student: 1 }),
   assignment: seen({ student: 1, teacher: 1, owner: 1 }),
   take: seen({ student: 1, teacher: 1, owner: 1 }),
   take_note: seen({ student: 1, teacher: 1, owner: 1 }),
@@ -55,10 +64,12 @@ const SEEN_BY_ROW = ['event', 'take_place'];
 const GRANTED: Record<string, string> = {
   assignment:
     'delete, insert, update(bar_from, bar_to, click, due_at, ended_at, ladder_start, ladder_step, minutes, pass_takes, reason, tempo)',
+  day_plan: 'insert, update(changed_at, document)',
   drill: 'delete, insert, update(changed_at, family, rule, tags)',
   ears: 'delete, insert, update(document, kept_at, name)',
   event: '',
   favourite: 'delete, insert',
+  feed: 'delete, insert',
   groove:
     'insert, update(archived_at, document, document_version, level, meter, save_number, saved_at, tags, tempo, title)',
   invitation: 'delete, insert(person_id, token_hash, workshop_id)',
@@ -75,11 +86,17 @@ const GRANTED: Record<string, string> = {
   listening: 'insert',
   person:
     'insert(age, goals, id, level, name, report, role, school, setup, sign_in_name, workshop_id), update(age, archived_at, goals, level, limits, name, report, school, setup, sign_in_name)',
+  path: 'insert, update(archived_at, name, save_number)',
+  path_step: 'delete, insert',
+  path_student: 'delete, insert',
   recording: 'delete, insert, update(is_pinned)',
+  refused: 'delete, insert, update(refused_by, until)',
   take: 'insert, update(set_aside_at, set_aside_by, set_aside_why)',
   take_note: 'delete, insert',
   take_place: 'insert',
   teaching: 'delete, insert',
+  tune: 'delete, insert, update(feel, meter, part, tempo, title)',
+  tune_groove: 'delete, insert',
   workshop: 'update(name, place, settings, settings_number)',
 };
 
@@ -294,6 +311,35 @@ const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] =
     [],
   ],
   ['saying something in a lesson', ({ lesson }) => `select 1 where say_in_lesson('${lesson}', '{}')`, []],
+  [
+    'another’s plan of a day',
+    ({ student, workshop }) =>
+      `insert into day_plan (student_id, day, workshop_id, document) values ('${student.id}', '2026-02-02', '${workshop}', '{}')`,
+    ['student'],
+  ],
+  [
+    'changing another’s plan',
+    ({ student }) => `update day_plan set document = '{}' where student_id = '${student.id}'`,
+    ['student'],
+  ],
+  ['a path', ({ path }) => `update path set name = 'x' where id = '${path}'`, ['teacher', 'owner']],
+  ['a step of a path', ({ path }) => `delete from path_step where path_id = '${path}'`, ['teacher', 'owner']],
+  [
+    'putting a student on a path',
+    ({ path, other, workshop, teacher }) =>
+      `insert into path_student (path_id, student_id, workshop_id, put_by) values ('${path}', '${other.id}', '${workshop}', '${teacher.id}')`,
+    ['teacher'],
+  ],
+  [
+    'taking a student off a path',
+    ({ student }) => `delete from path_student where student_id = '${student.id}'`,
+    ['teacher', 'owner'],
+  ],
+  ['what was refused', ({ student }) => `delete from refused where student_id = '${student.id}'`, ['teacher', 'owner']],
+  ['a tune', ({ tune }) => `update tune set tempo = 300 where id = '${tune}'`, ['teacher', 'colleague', 'owner']],
+  ['another’s calendar', ({ student }) => `delete from feed where person_id = '${student.id}'`, ['student']],
+  ['what a calendar’s address holds', () => 'select token_hash from feed', []],
+  ['reading a calendar', () => `select door_calendar('x')`, []],
   ['the door’s names', () => `select door_named('tova')`, []],
   ['a session', ({ teacher }) => `select door_open_session('${teacher.id}', '\\x00', '1 day')`, []],
   ['passwords', () => `select door_credential('tova')`, []],
