@@ -1,38 +1,12 @@
 import { expect, test, type Page } from '@playwright/test';
 import pg from 'pg';
+import { daysPass, inviteLasse, setUp, today } from './passing';
 import { choose, complaints, expectAccessible, playByKit, strikeAlong } from './steps';
 
 test.use({ baseURL: process.env.WEEK_URL, timezoneId: 'Europe/Zurich' });
 
 const database = new pg.Pool({ connectionString: process.env.WEEK_DATABASE_URL });
 test.afterAll(() => database.end());
-
-/** A day goes by: all that happened lies a day further back. */
-async function nextDay(): Promise<void> {
-  for (const [table, columns] of [
-    ['take', ['played_at', 'received_at', 'set_aside_at']],
-    ['assignment', ['set_at', 'due_at', 'ended_at']],
-    ['lesson', ['starts_at', 'began_at', 'ended_at']],
-    ['ladder', ['changed_at']],
-  ] as const)
-    await database.query(
-      `update ${table} set ${columns.map((name) => `${name} = ${name} - interval '1 day'`).join(', ')}`,
-    );
-  await database.query('update lesson set of_day = of_day - 1');
-  await database.query('update lesson_time set starts_on = starts_on - 1');
-}
-
-const today = () => new Intl.DateTimeFormat('sv-SE', { timeZone: 'Europe/Zurich' }).format(new Date());
-
-async function setUp(page: Page): Promise<void> {
-  await page.goto('/');
-  await page.getByLabel('Name of the workshop').fill('Ferry shed');
-  await page.getByLabel('Your name').fill('Marit Sund');
-  await page.getByLabel('Sign-in name').fill('marit');
-  await page.getByLabel('Password').fill('a long password');
-  await page.getByRole('button', { name: 'Set up the workshop' }).click();
-  await expect(page.getByText('Add your first student')).toBeVisible();
-}
 
 /** Strikes along for some counts and stops; the take is kept. */
 async function playAlong(page: Page): Promise<void> {
@@ -49,21 +23,8 @@ test('a week: invited, a lesson on two screens, homework, three days of practice
   const wrong = complaints(page);
   await setUp(page);
 
-  await page.getByRole('link', { name: 'Add a student' }).first().click();
-  await page.getByLabel('Name', { exact: true }).fill('Lasse');
-  await page.getByRole('button', { name: 'Add the student' }).click();
-  await page.getByRole('button', { name: 'Invite by a link' }).click();
-  await expect(page.getByRole('img', { name: /^The invitation/ })).toBeVisible();
-  const link = await page.getByLabel('The link').inputValue();
-  const student = await (
-    await browser.newContext({ baseURL: process.env.WEEK_URL, timezoneId: 'Europe/Zurich' })
-  ).newPage();
+  const student = await inviteLasse(page, browser, process.env.WEEK_URL);
   const wrongThere = complaints(student);
-  await student.goto(link);
-  await student.getByLabel('Sign-in name').fill('lasse');
-  await student.getByLabel('Password').fill('paddle and drum');
-  await student.getByRole('button', { name: 'Come in' }).click();
-  await expect(student.getByText('Nothing is set for you yet')).toBeVisible();
 
   // When he comes: every week from today on.
   await page.getByRole('link', { name: 'Lessons' }).first().click();
@@ -132,7 +93,7 @@ test('a week: invited, a lesson on two screens, homework, three days of practice
 
   // Three days of practice.
   for (let day = 0; day < 3; day++) {
-    await nextDay();
+    await daysPass(database);
     await student.goto('/today');
     await expect(student.getByText('Slow crossing: Count aloud.')).toBeVisible();
     await expect(student.getByText('1 minute today', { exact: true })).toBeVisible();
@@ -142,7 +103,7 @@ test('a week: invited, a lesson on two screens, homework, three days of practice
     await choose(student, 'Length', '2 rounds');
     await playAlong(student);
   }
-  await nextDay();
+  await daysPass(database);
   await page.goto('/people');
   await page.getByRole('link', { name: 'Lasse' }).click();
   await expect(page.getByText(/3 of 7 days, .* last at 72\. .* of 2 clean takes at the goal\./)).toBeVisible();
@@ -160,7 +121,7 @@ test('a week: invited, a lesson on two screens, homework, three days of practice
   await expect(student.getByText(/^1 min done today\./)).toBeVisible();
 
   // The next lesson begins where that one ended.
-  for (let day = 0; day < 3; day++) await nextDay();
+  await daysPass(database, 3);
   await page.goto('/today');
   await page.getByRole('button', { name: 'Open the lesson of Lasse' }).click();
   await expect(page.getByText('Slow crossing: Count aloud.')).toBeVisible();

@@ -103,13 +103,16 @@ const STEPS = {
   browser: async () => {
     await ensureChromium();
     await ensureBuild(DIST);
-    const [demo, own, week] = [await serve('demo', true), await serve('own', false), await serve('week', false)];
+    const [demo, own] = [await serve('demo', true), await serve('own', false)];
+    const [week, weeks] = [await serve('week', false), await serve('weeks', false)];
     const env = {
       DEMO_URL: demo.address,
       OWN_URL: own.address,
-      // Where days go by: its database is put back by as many.
+      // Where days go by: their databases are put back by as many.
       WEEK_URL: week.address,
       WEEK_DATABASE_URL: week.url,
+      WEEKS_URL: weeks.address,
+      WEEKS_DATABASE_URL: weeks.url,
     };
     return run(bin('playwright'), ['test', ...(process.env.GREP ? ['-g', process.env.GREP] : [])], { show: true, env });
   },

@@ -80,7 +80,10 @@ export async function keepTunes(
   const pairs = given.flatMap(({ title, grooves }) => grooves.map((groove) => [ids.get(title)!, groove] as const));
   await db.query('delete from tune_groove where tune_id = any ($1::uuid[])', [rows.map(({ id }) => id)]);
   await db.query(
-    'insert into tune_groove (tune_id, groove_id, workshop_id) select t, g, $3 from unnest($1::uuid[], $2::uuid[]) one(t, g) on conflict do nothing',
+    // A groove that is gone, or was put away meanwhile, fits nothing.
+    `insert into tune_groove (tune_id, groove_id, workshop_id)
+     select one.t, g.id, $3 from unnest($1::uuid[], $2::uuid[]) one(t, g) join groove g on g.id = one.g and g.archived_at is null
+     on conflict do nothing`,
     [pairs.map(([tune]) => tune), pairs.map(([, groove]) => groove), teacher.workshop_id],
   );
   return rows.filter(({ is_new }) => is_new).length;

@@ -46,7 +46,8 @@ async function writtenOut(
     const id = step.grooveId.replace(DRILL, '');
     const place = `Step ${index + 1}:`;
     if (!step.grooveId.startsWith(DRILL)) {
-      if (!(await groove(db, id))) return { say: `${place} this groove is not there any more. Choose another.` };
+      const found = await groove(db, id);
+      if (!found || found.archived) return { say: `${place} this groove is not there any more. Choose another.` };
       written.push(step);
       continue;
     }
