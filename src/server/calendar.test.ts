@@ -12,7 +12,7 @@ const here = throwAwayDatabase('calendar');
 /** A second reader, of another house: Debian's python3-icalendar. */
 const PYTHON = '/usr/bin/python3';
 const hasReader = spawnSync(PYTHON, ['-c', 'import icalendar']).status === 0;
-if (!hasReader) console.warn('python3-icalendar is not here: what it reads of a calendar is left out.');
+if (!hasReader) console.error('python3-icalendar is not here: what it reads of a calendar is left out.');
 
 /** Each event as "start in UTC, what", as the other reader has them. */
 function readElsewhere(calendar: string): string[] {
