@@ -7,7 +7,9 @@ import {
   PointerSensor,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
+  type UniqueIdentifier,
 } from '@dnd-kit/core';
 import {
   arrayMove,
@@ -29,7 +31,20 @@ export interface ShownPiece extends Piece {
   doneMs: number;
 }
 
-const HOW = 'Space takes the piece up, arrows carry it, Space puts it down, Escape leaves it where it was.';
+const HOW =
+  'Space takes the piece up, arrows carry it, Space puts it down, Escape leaves it where it was. Alt and an arrow move it by one place.';
+
+/** What is said aloud while a piece is carried. */
+const announcing = (pieces: readonly ShownPiece[]): Announcements => {
+  const named = (id: UniqueIdentifier) => pieces.find(({ key }) => key === id)?.title ?? 'The piece';
+  const placeOf = (id: UniqueIdentifier) => pieces.findIndex(({ key }) => key === id) + 1;
+  return {
+    onDragStart: ({ active }) => `${named(active.id)} is taken up.`,
+    onDragOver: ({ over }) => (over ? `Over place ${placeOf(over.id)}.` : undefined),
+    onDragEnd: ({ over }) => (over ? `Put down at place ${placeOf(over.id)}.` : undefined),
+    onDragCancel: () => 'Left where it was.',
+  };
+};
 
 /** The pieces of a plan in order: dragged, or moved by keys; left out; opened. */
 export function PieceList({ pieces }: { pieces: readonly ShownPiece[] }) {
@@ -50,8 +65,12 @@ export function PieceList({ pieces }: { pieces: readonly ShownPiece[] }) {
   const keys = shown.map(({ key }) => key);
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || over.id === active.id) return;
-    const next = arrayMove([...shown], keys.indexOf(String(active.id)), keys.indexOf(String(over.id)));
-    change(next, { order: next.map(({ key }) => key) });
+    move(keys.indexOf(String(active.id)), keys.indexOf(String(over.id)));
+  };
+  const move = (from: number, to: number) => {
+    if (to < 0 || to >= shown.length) return;
+    const moved = arrayMove([...shown], from, to);
+    change(moved, { order: moved.map(({ key }) => key) });
   };
   const next = shown.findIndex(({ doneMs, minutes }) => doneMs < minutes * 60_000);
   return (
@@ -66,7 +85,7 @@ export function PieceList({ pieces }: { pieces: readonly ShownPiece[] }) {
         sensors={sensors}
         collisionDetection={closestCenter}
         onDragEnd={drop}
-        accessibility={{ screenReaderInstructions: { draggable: HOW } }}
+        accessibility={{ announcements: announcing(shown), screenReaderInstructions: { draggable: HOW } }}
       >
         <SortableContext items={keys} strategy={verticalListSortingStrategy}>
           <Box component="ol" sx={{ listStyle: 'none', m: 0, mt: 1, p: 0 }}>
@@ -75,6 +94,7 @@ export function PieceList({ pieces }: { pieces: readonly ShownPiece[] }) {
                 key={piece.key}
                 piece={piece}
                 isNext={index === next}
+                onMove={(by) => move(index, index + by)}
                 onLeave={() =>
                   change(
                     shown.filter((one) => one !== piece),

@@ -10,6 +10,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
+import type { KeyboardEvent } from 'react';
 import { FIGURE_FONT } from '@/ui/theme';
 import { tempoInWords } from '@/ui/words/figures';
 import { opening } from '@/ui/words/text';
@@ -19,8 +20,11 @@ interface PieceRowProps {
   piece: ShownPiece;
   /** Whether one goes on with this one. */
   isNext: boolean;
+  onMove: (by: 1 | -1) => void;
   onLeave: () => void;
 }
+
+const ARROWS: Record<string, 1 | -1> = { ArrowUp: -1, ArrowDown: 1 };
 
 /** Where a piece is practised: in the room at its tempo, or by ear. */
 const wayIn = ({ opens }: ShownPiece) =>
@@ -29,11 +33,17 @@ const wayIn = ({ opens }: ShownPiece) =>
     : `/room/${opens.id}?${new URLSearchParams({ ...(opens.assignment ? { set: opens.assignment } : { bpm: String(opens.bpm) }) })}`;
 
 /** A piece of the day's practice: what it is for, why, how long, and how much of that is done. */
-export function PieceRow({ piece, isNext, onLeave }: PieceRowProps) {
+export function PieceRow({ piece, isNext, onMove, onLeave }: PieceRowProps) {
   const { key, kind, title, minutes, opens, say, doneMs } = piece;
   const { setNodeRef, setActivatorNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: key,
   });
+  const onArrow = (event: KeyboardEvent) => {
+    const by = ARROWS[event.key];
+    if (!event.altKey || !by) return listeners?.['onKeyDown']?.(event);
+    event.preventDefault();
+    onMove(by);
+  };
   const done = Math.floor(doneMs / 60_000);
   const isDone = done >= minutes;
   const isByEar = opens.what === 'by ear';
@@ -61,6 +71,7 @@ export function PieceRow({ piece, isNext, onLeave }: PieceRowProps) {
         ref={setActivatorNodeRef}
         {...attributes}
         {...listeners}
+        onKeyDown={onArrow}
         aria-label={`Move ${title}`}
         size="small"
         sx={{ cursor: 'grab', touchAction: 'none' }}

@@ -83,7 +83,7 @@ export function Suggested({ studentId, suggestionKey, what, why, act, href }: Su
           name="weeks"
           size="small"
           defaultValue={USUAL_WEEKS}
-          slotProps={{ htmlInput: { 'aria-label': `For how long not: ${what}` } }}
+          slotProps={{ select: { SelectDisplayProps: { 'aria-label': `For how long not: ${what}` } } }}
         >
           {WEEKS.map((weeks) => (
             <MenuItem key={weeks} value={weeks}>

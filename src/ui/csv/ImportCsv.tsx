@@ -51,6 +51,7 @@ export function ImportCsv<T>({ one, columns, readLine, onKeep, onClose }: Import
   const [done, setDone] = useState<number>();
   const [isKeeping, setKeeping] = useState(false);
   const stopped = useRef(false);
+  const picker = useRef<HTMLInputElement>(null);
 
   const read = async (file: File) => {
     setPreview(undefined);
@@ -95,20 +96,21 @@ export function ImportCsv<T>({ one, columns, readLine, onKeep, onClose }: Import
         . You see what is understood before anything is kept.
       </Typography>
       <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button component="label" variant="outlined" sx={{ minHeight: 44 }}>
+        <Button variant="outlined" sx={{ minHeight: 44 }} onClick={() => picker.current?.click()}>
           Choose a file
-          <input
-            type="file"
-            accept=".csv,text/csv,text/plain"
-            hidden
-            aria-label={`File of ${one}s`}
-            onChange={({ target }) => {
-              const file = target.files?.[0];
-              target.value = '';
-              if (file) void read(file);
-            }}
-          />
         </Button>
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          hidden
+          aria-label={`File of ${one}s`}
+          onChange={({ target }) => {
+            const file = target.files?.[0];
+            target.value = '';
+            if (file) void read(file);
+          }}
+        />
         <Button onClick={onClose}>Close</Button>
       </Box>
       {done !== undefined && (
