@@ -143,8 +143,6 @@ test('three weeks: a path, plans, a review that fails and comes back, a suggesti
   await expect(review).toContainText('at 68');
   await expect(review).toContainText('the last time it did not come back, so 1 rung slower');
   await plays(student, 'Slow crossing', WELL, 68);
-  await student.reload();
-  await expect(student.getByText('1 minute', { exact: false }).first()).toBeVisible();
 
   // What was refused is suggested again when its week is over, and the path is walked to its end.
   await page.reload();

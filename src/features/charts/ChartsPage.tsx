@@ -43,17 +43,12 @@ export function ChartsPage({ student, isOwn, weeks, now, before, reader }: Chart
             href={href(many, Boolean(before))}
             size="small"
             variant={many === weeks ? 'contained' : 'outlined'}
-            aria-current={many === weeks}
+            aria-current={many === weeks ? 'true' : undefined}
           >
             {many} weeks
           </Button>
         ))}
-        <Button
-          href={href(weeks, !before)}
-          size="small"
-          variant={before ? 'contained' : 'text'}
-          aria-pressed={Boolean(before)}
-        >
+        <Button href={href(weeks, !before)} size="small" variant={before ? 'contained' : 'text'}>
           {before
             ? `Beside ${dateInWords(before.span.from)} to ${dateInWords(before.span.to)}`
             : 'Beside the weeks before'}

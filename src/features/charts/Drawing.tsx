@@ -1,8 +1,25 @@
 'use client';
 
 import { useTheme } from '@mui/material/styles';
-import { Bar, CartesianGrid, ComposedChart, Legend, Line, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import {
+  Bar,
+  CartesianGrid,
+  ComposedChart,
+  Legend,
+  Line,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
 import type { ChartOf, Series } from './series';
+
+/** Bars begin at nothing, upwards or downwards. */
+const FROM_ZERO: [(least: number) => number, (most: number) => number] = [
+  (least) => Math.min(0, Math.floor(least)),
+  (most) => Math.max(0, Math.ceil(most)),
+];
 
 /** Marks by which lines of one colour are told apart. */
 function dashesOf({ isGoal, isBefore }: Pick<Series, 'isGoal' | 'isBefore'>): string | undefined {
@@ -27,8 +44,9 @@ export function Drawing({ across, series, shape, unit }: ChartOf) {
     <ResponsiveContainer>
       <ComposedChart data={data} margin={{ top: 8, right: 16, bottom: 4, left: 0 }}>
         <CartesianGrid stroke={divider} strokeDasharray="2 4" vertical={false} />
+        {shape === 'bars' && <ReferenceLine y={0} stroke={text.secondary} />}
         <XAxis dataKey="name" {...axis} interval="preserveStartEnd" minTickGap={24} />
-        <YAxis {...axis} unit={` ${unit}`} width={72} domain={shape === 'bars' ? [0, 'auto'] : ['auto', 'auto']} />
+        <YAxis {...axis} unit={` ${unit}`} width={72} domain={shape === 'bars' ? FROM_ZERO : ['auto', 'auto']} />
         <Tooltip
           contentStyle={{
             background: background.paper,

@@ -5,6 +5,8 @@ import TextField from '@mui/material/TextField';
 import { INPUTS } from '@/core/documents/take';
 import { isNarrowed, queryOf, type AskedOfLog } from './asked';
 
+const DAY = { width: 160 };
+
 /** Narrows the log to an item, days, or what heard it; everything stands in the address, so that it can be kept and sent. */
 export function LogFilters({ asked }: { asked: AskedOfLog }) {
   const { student, item, from, to, input } = asked;
@@ -20,8 +22,16 @@ export function LogFilters({ asked }: { asked: AskedOfLog }) {
     >
       {student && <input type="hidden" name="student" value={student} />}
       <TextField name="item" label="What was played" size="small" defaultValue={item} sx={{ width: 200 }} />
-      <TextField name="from" label="From" type="date" size="small" defaultValue={from ?? ''} slotProps={shrink} />
-      <TextField name="to" label="To" type="date" size="small" defaultValue={to ?? ''} slotProps={shrink} />
+      <TextField
+        name="from"
+        label="From"
+        type="date"
+        size="small"
+        defaultValue={from ?? ''}
+        sx={DAY}
+        slotProps={shrink}
+      />
+      <TextField name="to" label="To" type="date" size="small" defaultValue={to ?? ''} sx={DAY} slotProps={shrink} />
       <TextField
         select
         name="input"
