@@ -90,6 +90,7 @@ const SENT_TO = [
   '/api/recordings/[take]',
   '/api/people/[id]/everything',
   '/api/tunes',
+  '/api/people',
   '/api/log',
   '/api/calendar/[token]',
   '/join/[invitation]',
@@ -225,6 +226,7 @@ const ACTIONS: Record<string, ActionRow> = {
   keepLadderAction: { may: ['student', ...ITS_TEACHERS] },
   keepListeningAction: { may: EVERY_SIGNED_IN },
   saveSettingsAction: { may: ['owner', 'foreign'] },
+  addStudentsAction: { may: ANY_TEACHERS },
   planDayAction: { may: EVERY_SIGNED_IN },
   changePlanAction: { may: EVERY_SIGNED_IN },
   doSuggestionAction: {
@@ -541,6 +543,12 @@ test('the log as a file has what one may see, and tunes are the teachers’', as
     expect([actor, await lines('/api/log', actor as ActorName)]).toEqual([actor, count]);
   expect(await lines(`/api/log?student=${cast.student.id}`, 'colleague')).toBe(0);
   expect(await lines('/api/log?from=2099-01-01&input=keys&item=%27--', 'teacher')).toBe(0);
+  expect(await lines('/api/people', 'visitor')).toBe(401);
+  expect(await lines('/api/people', 'student')).toBe(404);
+  const students = async (actor: 'teacher' | 'foreign') =>
+    (await ask('/api/people', await sessionOf(cast[actor].id))).text();
+  expect(await students('teacher')).toContain(cast.student.name);
+  expect(await students('foreign')).not.toContain(cast.student.name);
   const { rowCount } = await owner.query('select from tune where workshop_id = $1', [cast.workshop]);
   for (const actor of ['visitor', 'student', 'other'] as const)
     expect([actor, await lines('/api/tunes', actor)]).toEqual([actor, actor === 'visitor' ? 401 : 404]);

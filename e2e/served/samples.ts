@@ -138,6 +138,19 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   ],
   setAsideAction: [EMPTY, new Form({ take: cast.take, why: fresh('The stool slipped') })],
   keepLadderAction: [cast.groove, freshClimb(), 0],
+  addStudentsAction: [
+    [
+      {
+        name: fresh('Rower'),
+        level: 'concert',
+        setup: 'crossed',
+        school: 'e-and-a / trip-let',
+        age: null,
+        report: 'figures',
+        goals: '',
+      },
+    ],
+  ],
   planDayAction: [EMPTY, new Form({ minutes: String(5 + (++number % 100)) })],
   changePlanAction: [{ leave: fresh('set') }],
   doSuggestionAction: [EMPTY, new Form({ student: cast.student.id, key: `path ${cast.path} 0` })],

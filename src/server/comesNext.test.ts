@@ -7,6 +7,7 @@ import { doneOf, keepPlan, makePlan, planOfToday } from './dayPlans';
 import { addGroove } from './grooves';
 import { learntBy, passedOf, reachedOf } from './learnt';
 import { knownOf, refuse, suggestionsFor } from './nextSteps';
+import { addStudents, studentLines } from './manyStudents';
 import { keepPath, paths, setPathArchived, setWalks, walkedBy } from './paths';
 import { signedInPerson } from './people';
 import { STARTER_GROOVES } from './demo/grooves';
@@ -252,4 +253,24 @@ describe('tunes', () => {
     await asAda((db) => dropTune(db, calm!.id));
     expect(await asTeacher(howManyTunes)).toBe(3);
   });
+});
+
+test('students of a file are added once, all of them or none, and are the teacher’s', async () => {
+  const line = (name: string) => ({
+    name,
+    age: null,
+    level: 'concert' as const,
+    setup: 'crossed' as const,
+    school: 'takadimi',
+    report: 'figures' as const,
+    goals: '',
+  });
+  const add = (...names: string[]) => asTeacher((db) => addStudents(db, teacher, names.map(line)));
+  expect(await add('Cleo', 'cleo', 'ADA', 'Dag')).toBe(2);
+  expect(await add('Cleo', 'Eik')).toBe(1);
+  expect((await asTeacher(studentLines)).map(({ name }) => name)).toEqual(['Ada', 'Bo', 'Cleo', 'Dag', 'Eik']);
+  await expect(
+    asTeacher((db) => addStudents(db, teacher, [line('Finn'), { ...line('Gro'), school: '' }])),
+  ).rejects.toThrow();
+  expect((await asTeacher(studentLines)).map(({ name }) => name)).not.toContain('Finn');
 });

@@ -11,7 +11,8 @@ const TABLES: [file: string, sql: string][] = [
   ['person.json', 'select to_jsonb(p) as row from person p where p.id = $1'],
   [
     'homework.json',
-    "select to_jsonb(a) || jsonb_build_object('groove', g.title) as row from assignment a join groove g on g.id = a.groove_id where a.student_id = $1 order by a.set_at, a.id",
+    // What is listened to has no groove.
+    "select to_jsonb(a) || jsonb_build_object('groove', g.title) as row from assignment a left join groove g on g.id = a.groove_id where a.student_id = $1 order by a.set_at, a.id",
   ],
   [
     'notes.json',
@@ -23,11 +24,16 @@ const TABLES: [file: string, sql: string][] = [
     `select to_jsonb(l) - 'teacher_id' || jsonb_build_object('teacher', t.name) as row from lesson_student s join lesson l on l.id = s.lesson_id
        join person t on t.id = l.teacher_id where s.student_id = $1 order by l.starts_at, l.id`,
   ],
+  ['plans.json', 'select to_jsonb(d) as row from day_plan d where d.student_id = $1 order by d.day'],
+  [
+    'paths.json',
+    `select to_jsonb(w) || jsonb_build_object('path', p.name) as row from path_student w join path p on p.id = w.path_id where w.student_id = $1 order by w.put_at, w.path_id`,
+  ],
   ['by ear.json', 'select to_jsonb(l) as row from listening l where l.player_id = $1 order by l.received_at, l.id'],
 ];
 
 const WORDS = `Everything Mochila keeps of one person: who they are, what was set, every take with every stroke, the words on
-takes, lessons with what was taken home, ladders, listening drills, and the sounds that were kept. Times are in UTC. The files are JSON, a list of rows each; the
+takes, lessons with what was taken home, plans of their days, the paths they walk, ladders, listening drills, and the sounds that were kept. Times are in UTC. The files are JSON, a list of rows each; the
 sounds are WebM or WAV and are called by their take.
 `;
 

@@ -30,7 +30,20 @@ export function PeopleList({ found: { total, students }, asked, archived }: Peop
     </Button>
   );
   return (
-    <Page title="People" note={noteOf(total, archived)} actions={!isEmpty && add}>
+    <Page
+      title="People"
+      note={noteOf(total, archived)}
+      actions={
+        !isEmpty && (
+          <>
+            <Button component="a" href="/api/people" download>
+              As a file
+            </Button>
+            {add}
+          </>
+        )
+      }
+    >
       {!archived && (total > MOST_PEOPLE || asked.words) && (
         <FindByName action="/people" label="Find a student" words={asked.words} />
       )}

@@ -3,6 +3,8 @@
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
+import { problemsOf, sentence } from '@/core/result';
+import { addStudents } from '@/server/manyStudents';
 import { invite, takeBackInvitation } from '@/server/invitations';
 import {
   addStudent,
@@ -19,6 +21,7 @@ import {
 import { asPerson, requireTeacher } from '@/server/session';
 import { nameShape, passwordShape } from '@/ui/fields';
 import { fieldProblem, readForm, EMPTY_FORM, type FormState, textOf } from '@/ui/form';
+import { studentsShape } from './csv';
 import { changeShape, studentShape, teachersOf } from './shapes';
 
 export async function addStudentAction(_before: FormState, form: FormData): Promise<FormState> {
@@ -29,6 +32,16 @@ export async function addStudentAction(_before: FormState, form: FormData): Prom
   if (added === 'taken')
     return fieldProblem(form, 'signInName', 'This sign-in name is taken. Add a letter or a digit.');
   redirect(`/people/${added}`);
+}
+
+/** Adds the students of a file, all of them or none; a word where they cannot be. */
+export async function addStudentsAction(given: unknown): Promise<string | undefined> {
+  const teacher = await requireTeacher();
+  const read = studentsShape.safeParse(given);
+  if (!read.success) return sentence(problemsOf(read.error)[0]!);
+  await asPerson((db) => addStudents(db, teacher, read.data));
+  revalidatePath('/', 'layout');
+  return undefined;
 }
 
 /** What a student, or the teacher herself, is called, level, kit and counting. */

@@ -1,4 +1,5 @@
 import { schoolNamesIn } from '@/core/documents/settings';
+import { ImportPeople } from '@/features/people/ImportPeople';
 import { StudentForm } from '@/features/people/StudentForm';
 import { requireTeacher } from '@/server/session';
 import { Page } from '@/ui/Page';
@@ -10,6 +11,7 @@ export default async function NewStudentPage() {
   return (
     <Page title="Add a student">
       <StudentForm school={teacher.school.name} schools={schoolNamesIn(teacher.settings)} />
+      <ImportPeople school={teacher.school.name} />
     </Page>
   );
 }
