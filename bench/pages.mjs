@@ -6,7 +6,21 @@
 import { gzipSync } from 'node:zlib';
 import { openAsTeacher, ownPlace, startServed } from './served.mjs';
 
-const PAGES = ['/today', '/lessons', '/people', '/takes', '/workshop/changes', '/grooves', '/drills', 'a student'];
+const PAGES = [
+  '/today',
+  '/lessons',
+  '/people',
+  '/takes',
+  '/takes?item=ferry',
+  '/takes?input=MIDI',
+  '/workshop/changes',
+  '/grooves',
+  '/drills',
+  '/tunes',
+  '/paths',
+  'a student',
+  'charts',
+];
 const TIMES = 15;
 const median = (all) => all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)];
 
@@ -14,7 +28,9 @@ const median = (all) => all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)
 async function measured(page, student) {
   const rows = new Map();
   for (const name of PAGES) {
-    const address = name === 'a student' ? student : name;
+    const address =
+      { 'a student': student, charts: student.replace('/people/', '/charts?weeks=26&beside=yes&student=') }[name] ??
+      name;
     const times = [];
     let bytes = 0;
     for (let index = 0; index <= TIMES; index++) {
