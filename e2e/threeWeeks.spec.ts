@@ -179,6 +179,11 @@ test('three weeks: a path, plans, a review that fails and comes back, a suggesti
   expect((await saved).suggestedFilename()).toBe('tempo-reached-clean.csv');
   await expectAccessible(student);
 
+  // The tune as homework: its groove at its tempo, and why.
+  await choose(page, 'Groove, drill or listening', 'Tune: Morning ferry (72)');
+  await page.getByRole('button', { name: 'Set it', exact: true }).click();
+  await expect(page.getByText('For “Morning ferry”.', { exact: false })).toBeVisible();
+
   // A calendar by an address that is taken back.
   await student.goto('/you');
   await student.getByRole('button', { name: 'Make an address' }).click();

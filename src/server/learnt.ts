@@ -18,7 +18,7 @@ const MOST_TRIED = 3000;
 export const THAT_COUNTS = `k.struck_by = 'player' and k.input <> 'nothing' and k.set_aside_at is null and k.as_written`;
 
 /** A day of the workshop's clock as it is counted. */
-export const dayIn = (at: string, timeZone: string) => `((${at} at time zone ${timeZone})::date - date '1970-01-01')`;
+const dayIn = (at: string, timeZone: string) => `((${at} at time zone ${timeZone})::date - date '1970-01-01')`;
 
 /** The day it is by the workshop's clock. */
 export async function dayNow(db: Db, timeZone: string): Promise<Day> {

@@ -35,6 +35,11 @@ export async function tunes(
   return rows;
 }
 
+/** One tune; undefined where it is not there. */
+export async function tune(db: Db, id: string): Promise<Tune | undefined> {
+  return (await db.query<Tune>(`${TUNE} where t.id = $1`, [id])).rows[0];
+}
+
 /** A tune, and whether somebody can play it. */
 export type FittedTune = Tune & { fit: Fit };
 

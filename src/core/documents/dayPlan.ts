@@ -46,7 +46,6 @@ const opensShape = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('groove'), id: z.uuid(), bpm: tempoShape, assignment: z.uuid().optional() }),
   z.strictObject({ what: z.literal('by ear'), subject: z.enum(SUBJECTS) }),
 ]);
-export type PieceOpens = z.infer<typeof opensShape>;
 
 const pieceShape = z.strictObject({
   /** One thing for good, such as "review <groove>": by it a piece is refused, and found again. */

@@ -2,6 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
+import { MOST_REASON } from '@/core/limits';
 import { fail, ok, problem, sentence, type Result } from '@/core/result';
 import {
   changeAssignment,
@@ -16,12 +17,13 @@ import { drill, grooveOfDrill } from '@/server/drills';
 import { groove } from '@/server/grooves';
 import { student, type Person } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
+import { tune } from '@/server/tunes';
 import { EMPTY_FORM, fieldProblem, readForm, textOf, type FormState } from '@/ui/form';
 import { assignmentShape, changedShape, type What } from './shapes';
 
 const gone = (say: string, remedy: string) => fail(problem('gone', say, remedy));
 
-/** The groove that is set, a drill written out for it; of a listening drill none. */
+/** The groove that is set, a drill written out for it, the first that fits a tune; of a listening drill none. */
 async function grooveFor(db: Db, teacher: Person, what: What, level: Person['level']): Promise<Result<string | null>> {
   if (what.what === 'by ear') return ok(null);
   if (what.what === 'drill') {
@@ -30,10 +32,23 @@ async function grooveFor(db: Db, teacher: Person, what: What, level: Person['lev
     if (!found.rule.ok) return found.rule;
     return grooveOfDrill(db, teacher, { name: found.name, rule: found.rule.value }, level);
   }
+  if (what.what === 'tune') {
+    const found = await tune(db, what.id);
+    if (!found) return gone('This tune is not on the list any more.', 'Choose another.');
+    const [fitting] = found.grooves;
+    if (!fitting) return gone('No groove fits this tune.', 'Say on the page of tunes which one does.');
+    return ok(fitting.id);
+  }
   const found = await groove(db, what.id);
   if (!found) return gone('This groove is not there any more.', 'Choose another.');
   if (found.archived) return gone('This groove is archived.', 'Bring it back on its shelf first, or choose another.');
   return ok(found.id);
+}
+
+/** Why it is set, as it was written; of a tune which, and what is asked for in it, where nothing was written. */
+async function reasonFor(db: Db, what: What, written: string): Promise<string> {
+  const found = what.what === 'tune' && !written ? await tune(db, what.id) : undefined;
+  return found ? `For “${found.title}”. ${found.part}`.trim().slice(0, MOST_REASON) : written;
 }
 
 /** Sets something for one student, or for each of a group. */
@@ -52,7 +67,8 @@ export async function setAssignmentAction(_before: FormState, form: FormData): P
       if (!played.ok) return sentence({ ...played.problems[0]!, where: '' });
       const set = played.value === null ? { bar_from: null, bar_to: null } : {};
       const subject = what.what === 'by ear' ? what.subject : null;
-      all.push({ ...how, ...set, student_id: id, groove_id: played.value, subject });
+      const reason = await reasonFor(db, what, how.reason);
+      all.push({ ...how, ...set, reason, student_id: id, groove_id: played.value, subject });
     }
     for (const one of all) await setAssignment(db, teacher, one);
     return undefined;

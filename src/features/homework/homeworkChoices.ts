@@ -2,15 +2,16 @@ import { SUBJECTS } from '@/core/documents/listening';
 import type { ClickPlanName } from '@/core/time/clickPlan';
 import { tempoInWords } from '@/ui/words/figures';
 import type { HomeworkChoice } from './HomeworkForm';
-import { DRILL, EAR } from './shapes';
+import { DRILL, EAR, TUNE } from './shapes';
 
 /** The tempo that stands with what is only listened to: a column that wants one. */
 const ANY_TEMPO = 80;
 
-/** All that can be set: the shelf's grooves, the drills, and what is listened to. */
+/** All that can be set: the shelf's grooves, the drills, the tunes that a groove fits, and what is listened to. */
 export function homeworkChoices(
   grooves: readonly { id: string; title: string; tempo: number; archived: boolean }[],
   drills: readonly { id: string; name: string; goal: number; click: ClickPlanName }[],
+  tunes: readonly { id: string; title: string; tempo: number; grooves: readonly unknown[] }[],
 ): HomeworkChoice[] {
   return [
     ...grooves
@@ -27,6 +28,14 @@ export function homeworkChoices(
       tempo: goal,
       click,
     })),
+    ...tunes
+      .filter((tune) => tune.grooves.length)
+      .map(({ id, title, tempo }) => ({
+        value: `${TUNE}${id}`,
+        label: `Tune: ${title} (${tempoInWords(tempo)})`,
+        tempo,
+        click: 'counts' as const,
+      })),
     ...SUBJECTS.map((subject) => ({
       value: `${EAR}${subject}`,
       label: `By ear: ${subject}`,

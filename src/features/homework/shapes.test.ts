@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { assignmentShape, DRILL } from './shapes';
+import { assignmentShape, DRILL, TUNE } from './shapes';
 
 const ID = '6d90c925-50c3-4e6e-8a80-44195a7fa942';
 const said = (read: { success: boolean; error?: { issues: { path: PropertyKey[]; message: string }[] } }) =>
@@ -36,18 +36,19 @@ describe('what is set', () => {
     expect(assignmentShape.parse({ ...given, students: `${ID},${ID}` }).students).toEqual([ID]);
     expect(assignmentShape.parse({ ...given, reason: ' ' }).reason).toBe('');
     expect(assignmentShape.parse({ ...given, what: `${DRILL}${ID}` }).what).toEqual({ what: 'drill', id: ID });
+    expect(assignmentShape.parse({ ...given, what: `${TUNE}${ID}` }).what).toEqual({ what: 'tune', id: ID });
   });
 
   test.each([
-    [{ what: 'drill:none' }, 'what: Choose a groove, a drill or a listening drill.'],
-    [{ what: '' }, 'what: Choose a groove, a drill or a listening drill.'],
+    [{ what: 'drill:none' }, 'what: Choose a groove, a drill, a tune or a listening drill.'],
+    [{ what: '' }, 'what: Choose a groove, a drill, a tune or a listening drill.'],
     [{ tempo: '' }, 'tempo: Write a tempo in beats a minute, like 72.'],
     [{ tempo: '1000' }, 'tempo: The fastest tempo is 300.'],
     [{ click: 'loud' }, 'click: Choose a click plan from the list.'],
     [{ minutes: '7.5' }, 'minutes: Whole minutes, please.'],
     [{ minutes: '600' }, 'minutes: At most 120 minutes a day.'],
     [{ reason: 'x'.repeat(401) }, 'reason: At most 400 characters.'],
-    [{ what: 'ear:whistle' }, 'what: Choose a groove, a drill or a listening drill.'],
+    [{ what: 'ear:whistle' }, 'what: Choose a groove, a drill, a tune or a listening drill.'],
     [{ bars: '3-2' }, 'bars: Write bars like 2 or 1-4, the first one first.'],
     [{ bars: 'all' }, 'bars: Write bars like 2 or 1-4, the first one first.'],
     [{ ladderStart: '60' }, 'ladderStep: Give the ladder a start and a step, or leave both empty.'],

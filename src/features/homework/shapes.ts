@@ -23,16 +23,20 @@ const number = (say: string) =>
 /** What the value of a drill, or of a listening drill, begins with where all that can be set stands in one list. */
 export const DRILL = 'drill:';
 export const EAR = 'ear:';
+/** Before the id of a tune: a groove that fits it is set, at its tempo. */
+export const TUNE = 'tune:';
 
 /** What is set: a groove, a drill that is to be written out for it, or a subject that is listened to. */
-export type What = { what: 'groove' | 'drill'; id: string } | { what: 'by ear'; subject: Subject };
+export type What = { what: 'groove' | 'drill' | 'tune'; id: string } | { what: 'by ear'; subject: Subject };
 
 const what = z.string().transform((value, context): What => {
   const subject = SUBJECTS.find((one) => value === `${EAR}${one}`);
   if (subject) return { what: 'by ear', subject };
-  const id = value.replace(DRILL, '');
-  if (z.uuid().safeParse(id).success) return { what: value.startsWith(DRILL) ? 'drill' : 'groove', id };
-  context.addIssue({ code: 'custom', message: 'Choose a groove, a drill or a listening drill.' });
+  const kind = ([DRILL, TUNE] as const).find((one) => value.startsWith(one));
+  const id = value.slice(kind?.length ?? 0);
+  const kinds = { [DRILL]: 'drill', [TUNE]: 'tune' } as const;
+  if (z.uuid().safeParse(id).success) return { what: kind ? kinds[kind] : 'groove', id };
+  context.addIssue({ code: 'custom', message: 'Choose a groove, a drill, a tune or a listening drill.' });
   return z.NEVER;
 });
 

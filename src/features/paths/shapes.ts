@@ -29,7 +29,6 @@ export const pathShape = z.strictObject({
     .min(1, 'A path has at least one step.')
     .max(MOST_PATH_STEPS, `At most ${MOST_PATH_STEPS} steps: make a second path of the rest.`),
 });
-export type PathSent = z.input<typeof pathShape>;
 
 export const walksShape = z.object({ student, path: z.uuid('Choose a path.'), walks: z.enum(['yes', 'no']) });
 export const archiveShape = z.object({ path: z.uuid(), archived: z.enum(['yes', 'no']) });

@@ -13,6 +13,7 @@ import { upcoming } from '@/server/lessonTimes';
 import { lessonTemplates } from '@/server/lessonTemplates';
 import { lastWords } from '@/server/news';
 import { asPerson, requireTeacher } from '@/server/session';
+import { tunes } from '@/server/tunes';
 
 export const metadata = { title: 'Lesson' };
 
@@ -44,7 +45,7 @@ export default async function OneLessonPage({ params }: { params: Promise<{ id: 
           <HomeworkSection
             students={found.students}
             homework={await homework(db, ids, { timeZone })}
-            choices={homeworkChoices(shelf, drills)}
+            choices={homeworkChoices(shelf, drills, await tunes(db))}
             due={dueChoicesOf(next, timeZone)}
             timeZone={timeZone}
             canSet={found.state !== 'skipped'}

@@ -22,7 +22,7 @@ import { paths } from '@/server/paths';
 import { student, teachers, teachersOf } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
 import { takes } from '@/server/takes';
-import { tunesFor } from '@/server/tunes';
+import { tunes, tunesFor } from '@/server/tunes';
 import { askedOnce } from '@/ui/asked';
 import { readerOf } from '@/ui/reader';
 
@@ -61,7 +61,7 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
             students={[found]}
             homework={known.homework}
             ended={await homework(db, [found.id], { timeZone, ended: true })}
-            choices={homeworkChoices(await grooves(db), await drillChoices(db))}
+            choices={homeworkChoices(await grooves(db), await drillChoices(db), await tunes(db))}
             due={dueChoicesOf(coming, timeZone)}
             timeZone={timeZone}
             chosen={drill && `${DRILL}${drill}`}
