@@ -21,7 +21,7 @@ test('a drill is set for a student, who practises it exercise by exercise; its b
   );
   await page.getByLabel('Tempo, bpm').fill('240');
   await page.getByLabel('Why, or what to listen for').fill('One post after the other.');
-  await page.getByRole('button', { name: 'Set it' }).click();
+  await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByText('Set. It is on Today from now on.')).toBeVisible();
   // The drill is another one now; what was set is not.
   await page.goto('/drills');
@@ -52,7 +52,7 @@ test('a drill is set for a student, who practises it exercise by exercise; its b
   await expect(student.getByText('1 of 2')).toBeVisible();
   // In the log the take has its exercises too.
   await student.goto('/takes');
-  await student.getByRole('row').filter({ hasText: 'Posts for Noor' }).first().getByRole('link').first().click();
+  await student.getByRole('row').filter({ hasText: 'Posts for Noor', has: student.getByRole('link') }).first().getByRole('link').first().click();
   await expect(figures.getByRole('row')).toHaveCount(5);
   expect(wrong).toEqual([]);
 });

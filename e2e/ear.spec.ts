@@ -97,7 +97,7 @@ test('a list of one’s own, line by line, is set as homework and stands in the 
   await page.getByRole('button', { name: 'Set for …' }).click();
   await page.getByRole('menuitem', { name: /Noor/ }).click();
   await expect(page.getByRole('combobox', { name: 'Groove, drill or listening' })).toHaveText(/^Drill: Own figures/);
-  await page.getByRole('button', { name: 'Set it' }).click();
+  await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByText('Set. It is on Today from now on.')).toBeVisible();
 
   const student = await (await browser.newContext()).newPage();

@@ -109,8 +109,8 @@ test('a pad gets heard by the microphone, and a take is heard, judged and kept',
   ]);
   await expect(back.getByText('Kept for 90 days, for you and your teacher')).toBeVisible();
   await page.getByRole('link', { name: 'Log', exact: true }).click();
-  await expect(page.getByRole('row').nth(1)).toContainText('(recording)');
-  await page.getByRole('row').nth(1).getByRole('link').click();
+  await expect(page.getByRole('row').nth(2)).toContainText('(recording)');
+  await page.getByRole('row').nth(2).getByRole('link').click();
   await expect(page.getByText('By microphone.', { exact: false })).toBeVisible();
   await expectStrokesInSound(page, Number(new URL(put.url()).searchParams.get('zero')), sent.take);
 
@@ -342,7 +342,7 @@ test('a MIDI kit is learnt, and a take by it has limbs and loudness', async ({ p
   }).toPass();
   await page.getByRole('button', { name: 'Stop' }).click();
   await page.getByRole('link', { name: 'Log', exact: true }).click();
-  await page.getByRole('row').nth(1).getByRole('link').click();
+  await page.getByRole('row').nth(2).getByRole('link').click();
   await expect(page.getByText('By MIDI. Every stroke’s loudness was heard.', { exact: false })).toBeVisible();
   expect(wrong).toEqual([]);
 });

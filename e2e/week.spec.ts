@@ -79,11 +79,11 @@ test('a week: invited, a lesson on two screens, homework, three days of practice
   await page.getByLabel('Minutes a day').fill('1');
   await page.getByRole('button', { name: 'Ladder, bars, when it is passed' }).click();
   await page.getByLabel('Passed after clean takes').fill('12');
-  await page.getByRole('button', { name: 'Set it' }).click();
+  await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByText('Passed after must')).toHaveCount(0);
   await expect(page.getByText('1 to 10 clean takes, or leave it empty.')).toBeVisible();
   await page.getByLabel('Passed after clean takes').fill('2');
-  await page.getByRole('button', { name: 'Set it' }).click();
+  await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByText('Set. It is on Today from now on.')).toBeVisible();
   await page.getByRole('button', { name: 'End the lesson' }).click();
   await expect(page.getByLabel('For the student to take home')).toHaveValue('Slow crossing: Count aloud.');

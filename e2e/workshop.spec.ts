@@ -69,10 +69,10 @@ test('the teacher adds a student and sets a groove; the student finds it on Toda
   await expect(page.getByLabel('Tempo, bpm')).toHaveValue('72');
   await page.getByLabel('Tempo, bpm').fill('1000');
   await page.getByLabel('Why, or what to listen for').fill('Hear the foot under the hat.');
-  await page.getByRole('button', { name: 'Set it' }).click();
+  await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByText('The fastest tempo is 300.')).toBeVisible();
   await page.getByLabel('Tempo, bpm').fill('64');
-  await page.getByRole('button', { name: 'Set it' }).click();
+  await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByText('Set. It is on Today from now on.')).toBeVisible();
   await expect(page.getByText('at 64, click on counts')).toBeVisible();
 

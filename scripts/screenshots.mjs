@@ -43,7 +43,7 @@ await shoot(await as(), 'sign-in');
 const student = await as('Noor');
 await shoot(student, 'today');
 await student.goto(`${address}/takes`);
-await student.getByRole('row').nth(1).getByRole('link').click();
+await student.getByRole('row').nth(2).getByRole('link').click();
 await student.locator('[data-bead]').first().waitFor();
 await shoot(student, 'take');
 
