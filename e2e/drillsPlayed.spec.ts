@@ -52,7 +52,13 @@ test('a drill is set for a student, who practises it exercise by exercise; its b
   await expect(student.getByText('1 of 2')).toBeVisible();
   // In the log the take has its exercises too.
   await student.goto('/takes');
-  await student.getByRole('row').filter({ hasText: 'Posts for Noor', has: student.getByRole('link') }).first().getByRole('link').first().click();
+  await student
+    .getByRole('row')
+    .filter({ hasText: 'Posts for Noor', has: student.getByRole('link') })
+    .first()
+    .getByRole('link')
+    .first()
+    .click();
   await expect(figures.getByRole('row')).toHaveCount(5);
   expect(wrong).toEqual([]);
 });

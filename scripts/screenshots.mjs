@@ -38,8 +38,6 @@ const choose = async (page, list, option) => {
   await page.getByRole('option', { name: option, exact: true }).click();
 };
 
-await shoot(await as(), 'sign-in');
-
 const student = await as('Noor');
 await shoot(student, 'today');
 await student.goto(`${address}/takes`);
@@ -61,10 +59,6 @@ await room.getByRole('button', { name: 'Play', exact: true }).click();
 await room.waitForTimeout(7000);
 await room.screenshot({ path: path.join(folder, 'room-playing.png') });
 
-await room.keyboard.press('Space');
-await room.getByRole('button', { name: 'Ladder', exact: true }).click();
-await shoot(room, 'ladder');
-
 const back = await as('Bertil');
 await back.getByRole('link', { name: 'Log', exact: true }).click();
 await back.getByRole('row').filter({ hasText: '(recording)' }).getByRole('link').first().click();
@@ -73,12 +67,10 @@ await back.getByRole('button', { name: 'Listen', exact: true }).click();
 await back.waitForTimeout(2500);
 await back.screenshot({ path: path.join(folder, 'listen-back.png') });
 
-const called = await as('Jonte');
-await called.locator('a[href^="/room/"]').last().click();
-await called.getByRole('button', { name: 'Play', exact: true }).click();
-await called.getByText('Listen', { exact: true }).waitFor({ state: 'detached' });
-await called.getByText(/^next /).waitFor();
-await called.screenshot({ path: path.join(folder, 'called.png') });
+const planned = await as('Jonte');
+await planned.getByRole('button', { name: '30 minutes' }).click();
+await planned.getByText('Plan it anew').waitFor();
+await shoot(planned, 'plan');
 
 const phone = await as('Wendla', { viewport: { width: 390, height: 844 }, colorScheme: 'dark' });
 await openRoom(phone);
@@ -142,4 +134,17 @@ await teacher.goto(`${address}/people`);
 await teacher.getByRole('link', { name: 'Jonte Brackwater' }).click();
 await teacher.locator('.recharts-surface').first().waitFor();
 await shoot(teacher, 'student');
+await teacher.goto(`${address}/takes`);
+await teacher.getByRole('link', { name: 'Wendla Osterby' }).click();
+await teacher.getByRole('link', { name: 'Charts', exact: true }).click();
+await teacher.locator('.recharts-surface').first().waitFor();
+await shoot(teacher, 'charts');
+await teacher.goto(`${address}/today`);
+await teacher.getByRole('button', { name: 'Open the lesson of Jonte Brackwater' }).click();
+await teacher.getByRole('button', { name: 'Begin the lesson' }).click();
+await teacher
+  .getByRole('button', { name: /^Turn to/ })
+  .nth(1)
+  .click();
+await shoot(teacher, 'lesson');
 await browser.close();

@@ -37,8 +37,8 @@ interface StudentTodayProps {
   recent: TakeRow[];
   /** Today's practice, asked for or as it was planned. */
   plan: ReactNode;
-  /** The tunes that fit. */
-  tunes: ReactNode;
+  /** The paths they walk and the tunes that fit. */
+  reached: ReactNode;
   /** Whether there is one: then what is set stands below it in a list. */
   isPlanned: boolean;
 }
@@ -55,7 +55,7 @@ export function StudentToday({
   last,
   recent,
   plan,
-  tunes,
+  reached,
   isPlanned,
 }: StudentTodayProps) {
   const { timeZone } = student.settings;
@@ -91,7 +91,7 @@ export function StudentToday({
           ))}
         </Box>
       )}
-      <Box sx={{ mt: 4, maxWidth: 720, '&:empty': { display: 'none' } }}>{tunes}</Box>
+      <Box sx={{ mt: 4, maxWidth: 1080, display: 'grid', gap: 4, '&:empty': { display: 'none' } }}>{reached}</Box>
       {last?.words && (
         <Box component="section" sx={{ mt: 4, maxWidth: 720 }}>
           <Typography variant="h2">From the lesson</Typography>

@@ -1,6 +1,7 @@
 import { daysSpan } from '@/core/plan/agenda';
 import { grouped } from '@/core/take/grouped';
 import { OpenLesson } from '@/features/lessons/OpenLesson';
+import { OwnPaths } from '@/features/paths/OwnPaths';
 import { DayPlanSection } from '@/features/plan/DayPlanSection';
 import { LessonsToday } from '@/features/today/LessonsToday';
 import { StudentToday } from '@/features/today/StudentToday';
@@ -16,6 +17,7 @@ import { lessonsOf } from '@/server/lessons';
 import { agenda, upcoming } from '@/server/lessonTimes';
 import { lastWords, studentNews, wanting } from '@/server/news';
 import type { Person } from '@/server/people';
+import { walkedBy } from '@/server/paths';
 import { asPerson, requirePerson } from '@/server/session';
 import { takes } from '@/server/takes';
 import { tunesFor } from '@/server/tunes';
@@ -79,6 +81,7 @@ async function ofStudent(who: Person) {
     const played = set.filter(({ groove_id }) => groove_id);
     const drawn = (played.find(({ today_ms, minutes }) => today_ms < minutes * 60_000) ?? played[0])?.groove_id;
     const recent = await takes(db, { playerId: who.id, most: 5 });
+    const learnt = await learntBy(db, who.id, timeZone);
     const planned = await planOfToday(db, who.id, timeZone);
     const [first] = drawn ? await groovesOf(db, [drawn]) : [];
     return (
@@ -89,7 +92,12 @@ async function ofStudent(who: Person) {
         next={(await upcoming(db, who.id, new Date(), timeZone, 1))[0]?.startsAt}
         last={(await lessonsOf(db, who.id, 1))[0]}
         plan={<DayPlanSection planned={planned} hasWork={set.length > 0 || recent.length > 0} />}
-        tunes={<TunesReached tunes={await tunesFor(db, reachedOf(await learntBy(db, who.id, timeZone)))} />}
+        reached={
+          <>
+            <OwnPaths walked={await walkedBy(db, who.id, learnt)} />
+            <TunesReached tunes={await tunesFor(db, reachedOf(learnt))} />
+          </>
+        }
         isPlanned={planned?.plan.ok === true}
         recent={recent}
       />
