@@ -135,7 +135,7 @@ await teacher.getByRole('link', { name: 'Jonte Brackwater' }).click();
 await teacher.locator('.recharts-surface').first().waitFor();
 await shoot(teacher, 'student');
 await teacher.goto(`${address}/takes`);
-await teacher.getByRole('link', { name: 'Wendla Osterby' }).click();
+await teacher.getByRole('link', { name: 'Pim Aldersey' }).click();
 await teacher.getByRole('link', { name: 'Charts', exact: true }).click();
 await teacher.locator('.recharts-surface').first().waitFor();
 await shoot(teacher, 'charts');

@@ -46,7 +46,13 @@ export function Drawing({ across, series, shape, unit }: ChartOf) {
         <CartesianGrid stroke={divider} strokeDasharray="2 4" vertical={false} />
         {shape === 'bars' && <ReferenceLine y={0} stroke={text.secondary} />}
         <XAxis dataKey="name" {...axis} interval="preserveStartEnd" minTickGap={24} />
-        <YAxis {...axis} unit={` ${unit}`} width={72} domain={shape === 'bars' ? FROM_ZERO : ['auto', 'auto']} />
+        <YAxis
+          {...axis}
+          allowDecimals={unit === ': 1'}
+          unit={` ${unit}`}
+          width={72}
+          domain={shape === 'bars' ? FROM_ZERO : ['auto', 'auto']}
+        />
         <Tooltip
           contentStyle={{
             background: background.paper,
