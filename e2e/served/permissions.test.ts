@@ -62,6 +62,7 @@ const PAGES: Record<string, Record<ActorName, Answer>> = {
   '/charts': { ...everybody('/takes'), visitor: '/sign-in', student: 'shown', other: 'shown' },
   '/workshop': TEACHERS,
   '/workshop/changes': TEACHERS,
+  '/workshop/mail': TEACHERS,
   '/sign-in': { ...everybody('/today'), visitor: 'shown' },
   '/set-up': everybody('/sign-in'),
   // In development only.
@@ -227,6 +228,12 @@ const ACTIONS: Record<string, ActionRow> = {
   keepListeningAction: { may: EVERY_SIGNED_IN },
   saveSettingsAction: { may: ['owner', 'foreign'] },
   addStudentsAction: { may: ANY_TEACHERS },
+  inviteByMailAction: { may: THEIR_TEACHERS },
+  // To one's own students: the owner has none.
+  writeSummariesAction: { may: ['teacher'] },
+  // No mail leaves this server.
+  sendAgainAction: { may: [] },
+  keepMailAction: { may: EVERY_SIGNED_IN },
   planDayAction: { may: EVERY_SIGNED_IN },
   changePlanAction: { may: EVERY_SIGNED_IN },
   doSuggestionAction: {
@@ -400,6 +407,8 @@ describe('actions', () => {
           ['walkAction', [EMPTY, new Form({ student: id, path: id, walks: 'yes' })]],
           ['dropTuneAction', [new Form({ tune: id })]],
           ['changePlanAction', [{ nothing: id }]],
+          ['inviteByMailAction', [EMPTY, new Form({ person: id, address: 'ada@example.org' })]],
+          ['sendAgainAction', [new Form({ mail: id })]],
         ] as const) {
           const response = await call(actions.get(name)!, args, token);
           expect([name, id, actor, response.status < 500]).toEqual([name, id, actor, true]);

@@ -140,6 +140,15 @@ export async function seedCast(): Promise<Cast> {
     student.id,
     workshop,
   ]);
+  await db.query(
+    `insert into mail_address (person_id, workshop_id, address, wants_summary) values ($1, $2, 'ada@example.org', true)`,
+    [student.id, workshop],
+  );
+  await db.query(
+    `insert into mail (id, workshop_id, written_by, about, kind, address, subject, body)
+     values (gen_random_uuid(), $1, $2, $3, 'lesson', 'ada@example.org', 'Moved', 'Your lesson is moved.')`,
+    [workshop, teacher.id, student.id],
+  );
   db.release();
   for (const one of [teacher, student, other, colleague, owns, foreign]) one.token = await sessionOf(one.id);
   return {

@@ -30,6 +30,8 @@ const SEEN: Record<string, Record<ActorName, number> | 'denied'> = {
   tune: seen({ student: 1, other: 1, teacher: 1, colleague: 1, owner: 1 }),
   tune_groove: seen({ student: 1, other: 1, teacher: 1, colleague: 1, owner: 1 }),
   feed: seen({ student: 1 }),
+  mail_address: seen({ student: 1, teacher: 1, owner: 1 }),
+  mail: seen({ teacher: 1, owner: 1 }),
   assignment: seen({ student: 1, teacher: 1, owner: 1 }),
   take: seen({ student: 1, teacher: 1, owner: 1 }),
   take_note: seen({ student: 1, teacher: 1, owner: 1 }),
@@ -86,6 +88,8 @@ const GRANTED: Record<string, string> = {
   listening: 'insert',
   person:
     'insert(age, goals, id, level, name, report, role, school, setup, sign_in_name, workshop_id), update(age, archived_at, goals, level, limits, name, report, school, setup, sign_in_name)',
+  mail: 'delete, insert, update(body, failed, sent_at)',
+  mail_address: 'delete, insert, update(address, wants_summary)',
   path: 'insert, update(archived_at, name, save_number)',
   path_step: 'delete, insert',
   path_student: 'delete, insert',
@@ -340,6 +344,22 @@ const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] =
   ['another’s calendar', ({ student }) => `delete from feed where person_id = '${student.id}'`, ['student']],
   ['what a calendar’s address holds', () => 'select token_hash from feed', []],
   ['reading a calendar', () => `select door_calendar('x')`, []],
+  [
+    'another’s address',
+    ({ student }) => `update mail_address set address = 'x@x' where person_id = '${student.id}'`,
+    ['student'],
+  ],
+  [
+    'a mail in another’s name',
+    ({ teacher, workshop }) =>
+      `insert into mail (id, workshop_id, written_by, kind, address, subject, body) values (gen_random_uuid(), '${workshop}', '${teacher.id}', 'lesson', 'a@b', 'x', 'x')`,
+    ['teacher'],
+  ],
+  [
+    'another’s mail',
+    ({ workshop }) => `update mail set sent_at = now() where workshop_id = '${workshop}'`,
+    ['teacher'],
+  ],
   ['the door’s names', () => `select door_named('tova')`, []],
   ['a session', ({ teacher }) => `select door_open_session('${teacher.id}', '\\x00', '1 day')`, []],
   ['passwords', () => `select door_credential('tova')`, []],

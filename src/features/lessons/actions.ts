@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { readLessonPlan } from '@/core/documents/lesson';
 import { instantOf } from '@/core/plan/agenda';
 import { MOST_SAVES } from '@/core/limits';
+import type { Db } from '@/server/database';
 import { drill, grooveOfDrill } from '@/server/drills';
 import { addHoliday, addTime, dropHoliday, endTime } from '@/server/lessonTimes';
 import {
@@ -17,11 +18,14 @@ import {
   savePlan,
   skipLesson,
   writeLessonWords,
+  type Lesson,
 } from '@/server/lessons';
 import { dropTemplate, keepTemplate, MOST_TEMPLATES } from '@/server/lessonTemplates';
-import { students } from '@/server/people';
+import { addressesOf, sendMails, writeMails } from '@/server/mail';
+import { students, type Person } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
 import { EMPTY_FORM, fieldProblem, readForm, textOf, type FormState } from '@/ui/form';
+import { movedMail, skippedMail, type MailText } from '@/ui/words/mails';
 import { holidayShape, moveShape, studentsOf, templateShape, timeShape, wordsShape, wrongWithStudents } from './shapes';
 
 const GONE = 'This lesson is not there any more.';
@@ -117,21 +121,63 @@ export async function lessonWordsAction(_before: FormState, form: FormData): Pro
 }
 
 export async function moveLessonAction(_before: FormState, form: FormData): Promise<FormState> {
-  const { settings } = await requireTeacher();
+  const teacher = await requireTeacher();
   const read = readForm(moveShape, form);
   if (!read.ok) return read.state;
   const { lesson: id, day, at, minutes } = read.value;
-  if (!(await asPerson((db) => moveLesson(db, id, instantOf(day, at, settings.timeZone), minutes))))
-    return fieldProblem(form, 'day', 'This lesson has begun already, or is not there any more.');
+  const { timeZone } = teacher.settings;
+  const to = instantOf(day, at, timeZone);
+  const ids = await asPerson(async (db) => {
+    const before = await lesson(db, id);
+    if (!(await moveLesson(db, id, to, minutes))) return undefined;
+    // A lesson that only lasts longer needs no word.
+    if (!before || before.starts_at.getTime() === to.getTime()) return [];
+    return writeComing(db, teacher, before, (who) => movedMail(who, before.starts_at, to, timeZone));
+  });
+  if (!ids) return fieldProblem(form, 'day', 'This lesson has begun already, or is not there any more.');
+  await sendMails(ids, asPerson);
   refresh();
   return { ...EMPTY_FORM, say: 'Moved.' };
 }
 
 export async function skipLessonAction(form: FormData): Promise<void> {
-  await requireTeacher();
+  const teacher = await requireTeacher();
   const id = idOf(form, 'lesson');
-  if (id) await asPerson((db) => skipLesson(db, id, textOf(form, 'skipped') === 'yes'));
+  const isSkipped = textOf(form, 'skipped') === 'yes';
+  const ids = id
+    ? await asPerson(async (db) => {
+        const before = await lesson(db, id);
+        const isDone = await skipLesson(db, id, isSkipped);
+        if (!isDone || !isSkipped || !before) return [];
+        return writeComing(db, teacher, before, (who) => skippedMail(who, before.starts_at, teacher.settings.timeZone));
+      })
+    : [];
+  await sendMails(ids, asPerson);
   refresh();
+}
+
+/** Writes to who comes to a lesson, where they gave an address. */
+async function writeComing(
+  db: Db,
+  teacher: Person,
+  { students: coming }: Lesson,
+  text: (who: { name: string; teacher: string; workshop: string }) => MailText,
+): Promise<string[]> {
+  const addresses = await addressesOf(
+    db,
+    coming.map(({ id }) => id),
+  );
+  const { name: by, workshop } = teacher;
+  return writeMails(
+    db,
+    teacher,
+    addresses.map(({ person_id, name, address }) => ({
+      kind: 'lesson',
+      address,
+      about: person_id,
+      ...text({ name, teacher: by, workshop }),
+    })),
+  );
 }
 
 /** Opens what a step of a lesson is about: a drill is written out for it. */

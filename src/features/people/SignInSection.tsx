@@ -4,7 +4,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useActionState, useState } from 'react';
+import { useActionState, useState, type ReactNode } from 'react';
 import type { Person } from '@/server/people';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
@@ -16,16 +16,24 @@ interface SignInSectionProps {
   /** When an invitation that is open runs out. */
   openUntil?: Date;
   timeZone: string;
+  /** The invitation sent by mail. */
+  byMail: ReactNode;
 }
 
 /** A student's way in, as the teacher settles it: by a link, or by a password that is told. */
-export function SignInSection({ student: { id, name, sign_in_name }, openUntil, timeZone }: SignInSectionProps) {
+export function SignInSection({
+  student: { id, name, sign_in_name },
+  openUntil,
+  timeZone,
+  byMail,
+}: SignInSectionProps) {
   const [state, action, busy] = useActionState(setStudentPasswordAction, EMPTY_FORM);
   const [isOpen, setOpen] = useState(false);
   return (
     <Box component="section" sx={{ display: 'grid', gap: 1.5 }}>
       <Typography variant="h2">Coming in</Typography>
       <InviteSection id={id} name={name} openUntil={openUntil} timeZone={timeZone} />
+      {byMail}
       {!isOpen && (
         <Box>
           <Button onClick={() => setOpen(true)} sx={{ minHeight: 44 }}>

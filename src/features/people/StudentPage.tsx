@@ -42,6 +42,8 @@ interface StudentPageProps {
   listening: readonly ListeningProgress[];
   /** When an invitation that is open runs out. */
   openUntil?: Date;
+  /** The invitation sent by mail. */
+  byMail: ReactNode;
 }
 
 /** One student for the teacher: what is set, how it goes, and every take. */
@@ -58,6 +60,7 @@ export function StudentPage({
   figures,
   listening,
   openUntil,
+  byMail,
 }: StudentPageProps) {
   const heard = takes.filter((take) => take.sd_error_ms !== null && take.struck_by === 'player' && !take.set_aside_why);
   return (
@@ -124,7 +127,9 @@ export function StudentPage({
           <PersonForm person={student} />
         </section>
         {sharing}
-        {!student.archived && <SignInSection student={student} openUntil={openUntil} timeZone={reader.timeZone} />}
+        {!student.archived && (
+          <SignInSection student={student} openUntil={openUntil} timeZone={reader.timeZone} byMail={byMail} />
+        )}
         <LeavingSection id={student.id} name={student.name} archived={student.archived} />
       </Box>
     </Page>

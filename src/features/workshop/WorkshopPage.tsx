@@ -84,6 +84,7 @@ export function WorkshopPage({
           <Button href="/hear" variant="outlined">
             Hear a file
           </Button>
+          <Button href="/workshop/mail">Mail</Button>
           <Button href="/workshop/changes" variant="outlined">
             Who changed what
           </Button>

@@ -5,7 +5,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
-import { useActionState } from 'react';
+import { useActionState, type ReactNode } from 'react';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { Page } from '@/ui/Page';
@@ -28,6 +28,8 @@ interface YouPageProps {
   isDemo: boolean;
   /** When the address of their calendar was made. */
   feedMade?: Date;
+  /** Where they are written to, for those of whom an address may be kept. */
+  mail: ReactNode;
   signOut: () => Promise<void>;
   ways: WaysFormProps;
 }
@@ -37,6 +39,7 @@ export function YouPage({
   id,
   timeZone,
   feedMade,
+  mail,
   sessions,
   name,
   signInName,
@@ -74,6 +77,7 @@ export function YouPage({
           </Typography>
           <SchemeButton withWords />
         </section>
+        {mail}
         <CalendarSection made={feedMade} timeZone={timeZone} />
         <section>
           <Typography variant="h2">Signed in</Typography>

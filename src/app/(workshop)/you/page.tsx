@@ -1,7 +1,9 @@
 import { schoolNamesIn } from '@/core/documents/settings';
 import { signOutAction } from '@/features/door/actions';
+import { OwnMail } from '@/features/mail/OwnMail';
 import { YouPage } from '@/features/you/YouPage';
 import { feedMade } from '@/server/calendar';
+import { addressesOf } from '@/server/mail';
 import { ownSessions } from '@/server/ownSessions';
 import { asPerson, requirePerson } from '@/server/session';
 import { readerOf } from '@/ui/reader';
@@ -21,6 +23,10 @@ export default async function You() {
       sessions={await asPerson(ownSessions)}
       isDemo={process.env.MOCHILA_DEMO === '1'}
       feedMade={await asPerson((db) => feedMade(db, who))}
+      mail={
+        who.role === 'student' &&
+        who.age !== 'under 12' && <OwnMail given={(await asPerson((db) => addressesOf(db, [who.id])))[0]} />
+      }
       signOut={signOutAction}
       ways={{ setup: who.setup, school: who.school.name, schools: schoolNamesIn(who.settings), report: who.report }}
     />

@@ -4,6 +4,7 @@ import { dueChoicesOf } from '@/features/homework/dueChoices';
 import { homeworkChoices } from '@/features/homework/homeworkChoices';
 import { HomeworkSection } from '@/features/homework/HomeworkSection';
 import { DRILL } from '@/features/homework/shapes';
+import { InviteByMail } from '@/features/mail/InviteByMail';
 import { StudentPaths } from '@/features/paths/StudentPaths';
 import { NextSteps } from '@/features/plan/NextSteps';
 import { TunesReached } from '@/features/tunes/TunesReached';
@@ -92,6 +93,7 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
             <Sharing student={found} teachers={colleagues} shared={await teachersOf(db, found.id)} />
           )
         }
+        byMail={<InviteByMail id={found.id} />}
         openUntil={(await invitationOf(db, found.id))?.expires_at}
         figures={known.figures}
         listening={known.listening}
