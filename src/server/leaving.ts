@@ -24,6 +24,7 @@ const TABLES: [file: string, sql: string][] = [
     `select to_jsonb(l) - 'teacher_id' || jsonb_build_object('teacher', t.name) as row from lesson_student s join lesson l on l.id = s.lesson_id
        join person t on t.id = l.teacher_id where s.student_id = $1 order by l.starts_at, l.id`,
   ],
+  ['mail.json', 'select to_jsonb(m) as row from mail_address m where m.person_id = $1'],
   ['plans.json', 'select to_jsonb(d) as row from day_plan d where d.student_id = $1 order by d.day'],
   [
     'paths.json',
@@ -33,7 +34,7 @@ const TABLES: [file: string, sql: string][] = [
 ];
 
 const WORDS = `Everything Mochila keeps of one person: who they are, what was set, every take with every stroke, the words on
-takes, lessons with what was taken home, plans of their days, the paths they walk, ladders, listening drills, and the sounds that were kept. Times are in UTC. The files are JSON, a list of rows each; the
+takes, lessons with what was taken home, plans of their days, the paths they walk, where they are written to, ladders, listening drills, and the sounds that were kept. Times are in UTC. The files are JSON, a list of rows each; the
 sounds are WebM or WAV and are called by their take.
 `;
 

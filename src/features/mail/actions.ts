@@ -16,6 +16,7 @@ import { asPerson, requirePerson, requireTeacher } from '@/server/session';
 import { EMPTY_FORM, fieldProblem, readForm, textOf, type FormState } from '@/ui/form';
 import { goingInWords, setInWords } from '@/ui/words/homework';
 import { invitationMail, summaryMail } from '@/ui/words/mails';
+import { plural } from '@/ui/words/text';
 import { addressShape, ownMailShape } from './shapes';
 
 /** Where this server is reached, as whoever asks reached it. */
@@ -50,7 +51,7 @@ export async function inviteByMailAction(_before: FormState, form: FormData): Pr
   if (!ids.length) return fieldProblem(form, 'address', 'This person is not there any more, or is archived.');
   await sendMails(ids, asPerson);
   revalidatePath('/', 'layout');
-  return { ...EMPTY_FORM, say: written(1) };
+  return { ...EMPTY_FORM, say: 'Written: it stands under Workshop, Mail.' };
 }
 
 /** Writes what the week came to, to each student of one's own who wants to know. */
