@@ -25,9 +25,6 @@ async function origin(): Promise<string> {
   return `${all.get('x-forwarded-proto') ?? 'http'}://${all.get('host') ?? 'localhost'}`;
 }
 
-const written = (sent: number) =>
-  sent === 1 ? 'Written: see it under Mail.' : `${sent} written: see them under Mail.`;
-
 /** Invites a student by a mail to an address that is used this once. */
 export async function inviteByMailAction(_before: FormState, form: FormData): Promise<FormState> {
   const teacher = await requireTeacher();
@@ -67,7 +64,7 @@ export async function writeSummariesAction(_before: FormState, _form: FormData):
   return {
     ...EMPTY_FORM,
     say: ids.length
-      ? written(ids.length)
+      ? `${plural(ids.length, 'summary', 'summaries')} written.`
       : 'None of your students has asked for a summary: it is theirs to ask, under You.',
   };
 }
