@@ -192,6 +192,18 @@ test('three weeks: a path, plans, a review that fails and comes back, a suggesti
   await student.getByRole('button', { name: 'Take the address back' }).click();
   await expect(student.getByRole('button', { name: 'Make an address' })).toBeVisible();
   expect((await page.request.get(address)).status()).toBe(404);
+
+  // He gives an address; what the week came to lies in the simulated mailbox.
+  await student.getByLabel('Address', { exact: true }).fill('lasse@example.org');
+  await student.getByLabel('What the week came to').check();
+  await student.getByRole('button', { name: 'Keep the address' }).click();
+  await expect(student.getByText('Kept.', { exact: true })).toBeVisible();
+  await expectAccessible(student);
+  await page.goto('/workshop/mail');
+  await page.getByRole('button', { name: 'Write this week’s summaries' }).click();
+  await expect(page.getByText('1 summary written.')).toBeVisible();
+  await expect(page.getByRole('article', { name: 'Ferry shed: your week' })).toContainText('Hello Lasse,');
+  await expectAccessible(page);
   expect(wrong).toEqual([]);
   expect(wrongThere).toEqual([]);
 });

@@ -55,7 +55,7 @@ export interface Going {
   /** Days of the last seven. */
   days: number;
   takes: number;
-  /** Takes at the goal, as it was set, with nothing to fix; of a listening drill, sittings with four of five right. */
+  /** Takes at the goal, as it is set now, with nothing to fix; of a listening drill, sittings with four of five right. */
   clean: number;
   last_tempo: number | null;
   /** Spread of the first take and of the last, where both are known. */
@@ -91,7 +91,8 @@ export async function homework(
          (array_agg(sd order by at) filter (where sd is not null))[1] as first_sd_ms,
          (array_agg(sd order by at desc) filter (where sd is not null))[1] as last_sd_ms
        from (
-         select k.played_at as at, k.played_ms as ms, k.tempo, k.sd_error_ms as sd, k.assignment_id is not distinct from a.id and k.verdict_about = 'clean' as is_clean
+         select k.played_at as at, k.played_ms as ms, k.tempo, k.sd_error_ms as sd, 
+           k.assignment_id is not distinct from a.id and k.verdict_about = 'clean' and k.tempo >= a.tempo as is_clean
          from take k where k.player_id = a.student_id and k.groove_id = a.groove_id and k.struck_by = 'player' and k.set_aside_at is null
            and k.played_at >= a.set_at and k.played_at <= coalesce(a.ended_at, 'infinity')
          union all

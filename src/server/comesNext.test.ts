@@ -2,7 +2,7 @@ import { addDays } from 'date-fns';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { readDayPlan } from '@/core/documents/dayPlan';
 import { reordered, without } from '@/core/plan/dayPlan';
-import { endAssignment, homework, setAssignment } from './assignments';
+import { changeAssignment, endAssignment, homework, setAssignment } from './assignments';
 import { doneOf, keepPlan, makePlan, planOfToday } from './dayPlans';
 import { addGroove } from './grooves';
 import { learntBy, passedOf, reachedOf } from './learnt';
@@ -173,6 +173,29 @@ describe('suggestions', () => {
     await played(second, 4, { clean: false, bpm: 70 });
     expect(await keys()).toContain(`again ${second}`);
   });
+});
+
+test('homework that was passed and set higher is not passed any more', async () => {
+  const setId = await asTeacher((db) =>
+    setAssignment(db, teacher, {
+      student_id: ada.id,
+      groove_id: second,
+      tempo: 72,
+      click: 'counts',
+      minutes: 10,
+      reason: 'Higher',
+      pass_takes: 1,
+      setAt: addDays(new Date(), -2),
+    }),
+  );
+  await played(second, 1, { assignment: setId });
+  const of = async () =>
+    (await asTeacher((db) => homework(db, [ada.id], { timeZone: UTC }))).find(({ id }) => id === setId)!;
+  const passed = await of();
+  expect(passed).toMatchObject({ passed: true, clean: 1 });
+  await asTeacher((db) => changeAssignment(db, setId, { ...passed, tempo: 76 }));
+  expect(await of()).toMatchObject({ passed: false, clean: 0, takes: 1 });
+  await asTeacher((db) => endAssignment(db, setId));
 });
 
 describe('paths', () => {

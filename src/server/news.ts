@@ -114,7 +114,7 @@ export async function wanting(db: Db): Promise<Wanting[]> {
          select k.played_at as at from take k where k.player_id = p.id and k.struck_by = 'player'
          order by k.played_at desc limit 1) last on true
        left join lateral (
-         select count(*)::int as n from take k where k.assignment_id = a.id and k.verdict_about = 'clean' and k.struck_by = 'player'
+         select count(*)::int as n from take k where k.assignment_id = a.id and k.verdict_about = 'clean' and k.tempo >= a.tempo and k.struck_by = 'player'
            and k.set_aside_at is null) clean on true
        where t.teacher_id = (select signed_in_person()))
      (select distinct on (coalesce(last_at, '-infinity'), student_id) 'quiet' as about, student_id, name, title, tempo, last_at as at, clean, pass_takes from own

@@ -99,6 +99,7 @@ function workOf(one: Homework, { written, learnt, today }: WorkKnown): OpenWork 
     passTakes: one.pass_takes,
     clean: one.clean,
     passed: one.passed,
+    comesBack: one.groove_id !== null && one.bar_from === null,
     weekAtGoal: week.length,
     weekClean: week.filter(({ clean }) => clean).length,
   };

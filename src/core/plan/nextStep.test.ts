@@ -28,6 +28,7 @@ const open = (more: Partial<OpenWork> = {}): OpenWork => ({
   passTakes: 2,
   clean: 0,
   passed: false,
+  comesBack: true,
   weekAtGoal: 0,
   weekClean: 0,
   ...more,
@@ -146,6 +147,15 @@ test('each says what and why', () => {
   ]);
   expect(suggestionInWords(nextSteps({ ...NOBODY, switches: [slip] })[0]!, SCHOOLS[0], 'figures').why).toBe(
     'The change 8ths → 8th triplets slips.',
+  );
+});
+
+test('what does not come back is not said to', () => {
+  const [end] = nextSteps({ ...NOBODY, homework: [open({ passed: true, comesBack: false, clean: 3, goal: 96 })] });
+  expect(suggestionInWords(end!, SCHOOLS[0], 'figures').why).toBe('Passed: 3 clean takes at 96.');
+  const ear = open({ grooveId: null, subject: 'flam', written: null, passed: true, comesBack: false, clean: 2 });
+  expect(suggestionInWords(nextSteps({ ...NOBODY, homework: [ear] })[0]!, SCHOOLS[0], 'figures').why).toBe(
+    'Passed: 2 clean sittings.',
   );
 });
 

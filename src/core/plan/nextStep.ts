@@ -19,6 +19,8 @@ export interface OpenWork {
   passTakes: number | null;
   clean: number;
   passed: boolean;
+  /** Whether it is a whole groove, which comes back as a review once it has ended. */
+  comesBack: boolean;
   /** Takes of the last week at the goal, and how many of them were clean. */
   weekAtGoal: number;
   weekClean: number;

@@ -4,7 +4,7 @@ import type { School } from '../count/schools';
 import type { ReportWords } from '../take/verdictInWords';
 import { switchInWords } from '../take/figuresInWords';
 import type { Bpm } from '../time/units';
-import type { Suggestion } from './nextStep';
+import type { OpenWork, Suggestion } from './nextStep';
 
 const bpmInWords = (bpm: Bpm) => String(Math.round(bpm * 10) / 10);
 const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
@@ -60,7 +60,7 @@ export function suggestionInWords(one: Suggestion, school: School, report: Repor
     case 'end':
       return {
         what: `End “${one.work.title}”`,
-        why: `Passed: ${many(one.work.clean, 'clean take')} at ${bpmInWords(one.work.goal)}. It comes back by itself as a review.`,
+        why: passedInWords(one.work),
       };
     case 'raise':
       return {
@@ -92,6 +92,12 @@ export function suggestionInWords(one: Suggestion, school: School, report: Repor
     case 'listen':
       return { what: `Set by ear: ${one.subject}`, why: HEAR_FIRST[one.because] };
   }
+}
+
+function passedInWords({ subject, clean, goal, comesBack }: OpenWork): string {
+  if (subject) return `Passed: ${many(clean, 'clean sitting')}.`;
+  const passed = `Passed: ${many(clean, 'clean take')} at ${bpmInWords(goal)}.`;
+  return comesBack ? `${passed} It comes back by itself as a review.` : passed;
 }
 
 const sentence = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;

@@ -86,7 +86,7 @@ async function done(db: Db, teacher: Person, { one, pupil, set }: Doing): Promis
   const usual = { student_id: pupil.id, click: 'counts' as const, minutes: USUAL_MINUTES, reason: why };
   switch (one.does) {
     case 'end':
-      return (await endAssignment(db, one.work.assignmentId)) ? 'Ended. It comes back as a review.' : undefined;
+      return (await endAssignment(db, one.work.assignmentId)) ? 'Ended.' : undefined;
     case 'raise':
     case 'ease': {
       const before = set.find(({ id }) => id === one.work.assignmentId);

@@ -35,13 +35,16 @@ export function readCsv(text: string, wanted: readonly string[]): CsvRead {
         ? [
             {
               number: index + 2,
-              cells: Object.fromEntries(heading.map((name, at) => [name, (cells[at] ?? '').trim()])),
+              cells: Object.fromEntries(heading.map((name, at) => [name, plain(cells[at])])),
             },
           ]
         : [],
     ),
   };
 }
+
+/** A cell as it was before it was made harmless. */
+const plain = (cell = '') => cell.trim().replace(/^'(?=[=+\-@])/, '');
 
 /** A cell that a spreadsheet would take for a formula is written so that it stays a text. */
 const harmless = (cell: string) => (/^[=+\-@\t\r]/.test(cell) && !/^[+-]?[\d.,]+$/.test(cell) ? `'${cell}` : cell);
