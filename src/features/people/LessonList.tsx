@@ -4,8 +4,15 @@ import Typography from '@mui/material/Typography';
 import type { LessonRow } from '@/server/lessons';
 import { dayInWords } from '@/ui/words/dates';
 
+interface LessonListProps {
+  lessons: readonly LessonRow[];
+  timeZone: string;
+  /** Whether the reader may open them: a teacher. */
+  canOpen?: boolean;
+}
+
 /** A student's lessons that were held, with what they took home. */
-export function LessonList({ lessons, timeZone }: { lessons: readonly LessonRow[]; timeZone: string }) {
+export function LessonList({ lessons, timeZone, canOpen = true }: LessonListProps) {
   return (
     <section>
       <Typography variant="h2" gutterBottom>
@@ -16,8 +23,12 @@ export function LessonList({ lessons, timeZone }: { lessons: readonly LessonRow[
           key={one.id}
           sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 3, py: 1, borderTop: 1, borderColor: 'divider' }}
         >
-          <Box sx={{ width: 190, flex: 'none' }}>
-            <Link href={`/lessons/${one.id}`}>{dayInWords(one.starts_at, timeZone)}</Link>
+          <Box sx={{ width: 240, flex: 'none' }}>
+            {canOpen ? (
+              <Link href={`/lessons/${one.id}`}>{dayInWords(one.starts_at, timeZone)}</Link>
+            ) : (
+              `${dayInWords(one.starts_at, timeZone)}, ${one.teacher}`
+            )}
             {one.state === 'running' && <Typography color="primary">running</Typography>}
           </Box>
           <Typography sx={{ flex: '1 1 360px', whiteSpace: 'pre-line', overflowWrap: 'anywhere' }}>

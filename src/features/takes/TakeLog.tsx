@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
 import type { FiguresOfMany } from '@/core/plan/studentFigures';
 import type { StudentRow } from '@/server/people';
 import type { WeekOfPractice } from '@/server/practice';
@@ -25,6 +26,8 @@ interface TakeLogProps {
   takes: TakeRow[];
   /** What people wrote on these takes. */
   notes: ReadonlyMap<string, readonly string[]>;
+  /** Of one player: the lessons of late with what was taken home. */
+  lessons?: ReactNode;
   /** Of one player: the weeks of late against what was set. */
   weeks?: readonly WeekOfPractice[];
   /** Of one player: what the takes of late come to. */
@@ -34,7 +37,18 @@ interface TakeLogProps {
 }
 
 /** Every take one may see in blocks of practice, the newest first; narrowed to one student, an item, days, or what heard it. */
-export function TakeLog({ isTeacher, found, asked, reader, takes, notes, weeks, figures, most }: TakeLogProps) {
+export function TakeLog({
+  isTeacher,
+  found,
+  asked,
+  reader,
+  takes,
+  notes,
+  lessons,
+  weeks,
+  figures,
+  most,
+}: TakeLogProps) {
   const { student: chosen, name: words } = asked;
   const isNewest = !asked.before;
   const older = queryOf({ ...asked, before: takes.at(-1)?.played_at.toISOString() });
@@ -68,7 +82,12 @@ export function TakeLog({ isTeacher, found, asked, reader, takes, notes, weeks, 
     >
       {found && (found.total > 0 || words) && <Narrow found={found} words={words} chosen={chosen} />}
       {(takes.length > 0 || isNarrowed(asked)) && <LogFilters asked={asked} />}
-      {weeks && isNewest && !isNarrowed(asked) && <WeekTotals weeks={weeks} />}
+      {isNewest && !isNarrowed(asked) && (
+        <>
+          {weeks && <WeekTotals weeks={weeks} />}
+          {lessons}
+        </>
+      )}
       {takes.length ? (
         <>
           <TakeTable

@@ -1,8 +1,11 @@
+import Box from '@mui/material/Box';
 import { addDays } from 'date-fns';
 import { onClock } from '@/core/plan/agenda';
+import { LessonList } from '@/features/people/LessonList';
 import { logAskedOf } from '@/features/takes/asked';
 import { spanOf } from '@/features/takes/span';
 import { TakeLog } from '@/features/takes/TakeLog';
+import { lessonsOf } from '@/server/lessons';
 import { students } from '@/server/people';
 import { weeksOf } from '@/server/practice';
 import { asPerson, requirePerson } from '@/server/session';
@@ -17,6 +20,8 @@ export const metadata = { title: 'Log' };
 /** As many names as are offered when one is looked for, and weeks whose totals stand there. */
 const MOST_NAMES = 12;
 const WEEKS = 6;
+/** Lessons whose words stand there. */
+const MOST_LESSONS = 4;
 
 interface TakesPageProps {
   searchParams: Promise<Record<string, string>>;
@@ -37,6 +42,7 @@ export default async function TakesPage({ searchParams }: TakesPageProps) {
       input: asked.input,
       ...spanOf(asked, timeZone),
     });
+    const held = player && !asked.before ? await lessonsOf(db, player, MOST_LESSONS) : [];
     return (
       <TakeLog
         isTeacher={who.role === 'teacher'}
@@ -45,6 +51,13 @@ export default async function TakesPage({ searchParams }: TakesPageProps) {
         reader={readerOf(who)}
         most={MOST_LISTED}
         figures={player && !asked.before ? await figuresOfStudent(db, player) : undefined}
+        lessons={
+          held.length > 0 && (
+            <Box sx={{ mb: 3, maxWidth: 1000 }}>
+              <LessonList lessons={held} timeZone={timeZone} canOpen={who.role === 'teacher'} />
+            </Box>
+          )
+        }
         weeks={player ? await weeksOf(db, player, { ...span, timeZone }) : undefined}
         takes={listed}
         notes={await wordsOn(
