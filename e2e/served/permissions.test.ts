@@ -228,6 +228,11 @@ const ACTIONS: Record<string, ActionRow> = {
   keepListeningAction: { may: EVERY_SIGNED_IN },
   saveSettingsAction: { may: ['owner', 'foreign'] },
   addStudentsAction: { may: ANY_TEACHERS },
+  takeOverAction: {
+    may: ['owner'],
+    reset: () => `update person set archived_at = now() where id = '${cast.colleague.id}';
+      insert into teaching (student_id, teacher_id, workshop_id) values ('${cast.student.id}', '${cast.colleague.id}', '${cast.workshop}') on conflict do nothing`,
+  },
   inviteByMailAction: { may: THEIR_TEACHERS },
   // To one's own students: the owner has none.
   writeSummariesAction: { may: ['teacher'] },
@@ -283,6 +288,7 @@ const LAST = [
   'archivePersonAction',
   'shareAction',
   'setOwnerAction',
+  'takeOverAction',
 ];
 const IN_ORDER = Object.keys(ACTIONS).sort((a, b) => LAST.indexOf(a) - LAST.indexOf(b));
 
@@ -375,6 +381,7 @@ describe('actions', () => {
           ['undoAssignmentAction', [new Form({ assignment: id })]],
           ['shareAction', [EMPTY, new Form({ student: id, [`teacher:${id}`]: 'on' })]],
           ['setOwnerAction', [new Form({ person: id, owns: 'yes' })]],
+          ['takeOverAction', [new Form({ person: id })]],
           [
             'addTimeAction',
             [

@@ -155,6 +155,7 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   writeSummariesAction: [EMPTY, new Form({})],
   sendAgainAction: [new Form({ mail: crypto.randomUUID() })],
   keepMailAction: [EMPTY, new Form({ address: `ada${++number}@example.org`, summary: 'yes' })],
+  takeOverAction: [new Form({ person: cast.colleague.id })],
   planDayAction: [EMPTY, new Form({ minutes: String(5 + (++number % 100)) })],
   changePlanAction: [{ leave: fresh('set') }],
   doSuggestionAction: [EMPTY, new Form({ student: cast.student.id, key: `path ${cast.path} 0` })],

@@ -270,6 +270,7 @@ const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] =
   ],
   ['owning', ({ teacher }) => `update person set is_owner = true where id = '${teacher.id}'`, []],
   ['making an owner', ({ teacher }) => `select 1 where set_owner('${teacher.id}', true)`, ['owner']],
+  ['taking over from a teacher who is there', ({ colleague }) => `select 1 where take_over('${colleague.id}')`, []],
   ['the last owner', ({ owner: last }) => `select 1 where set_owner('${last.id}', false)`, []],
   [
     'a teacher’s archiving',

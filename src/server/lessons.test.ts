@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { freshStep } from '@/core/plan/lesson';
-import { homework, openAssignments } from './assignments';
+import { homework, openAssignments, setAssignment } from './assignments';
 import { openSession } from './door';
 import { addHoliday, addTime, agenda, dropHoliday, endTime, holidays, upcoming, timesOf } from './lessonTimes';
 import {
@@ -17,7 +17,7 @@ import {
 } from './lessons';
 import { dropTemplate, keepTemplate, lessonTemplates } from './lessonTemplates';
 import { addTeacher } from './people';
-import { ada, bo, seed, teacher, teacherToken } from './testing/seeded';
+import { ada, bo, grooveId, seed, teacher, teacherToken } from './testing/seeded';
 import { throwAwayDatabase } from './testing/throwAway';
 
 const here = throwAwayDatabase('lessons');
@@ -220,4 +220,26 @@ test('homework counts nothing before anything was played', async () => {
   expect(await asTeacher((db) => homework(db, [ada.id, bo.id], { timeZone: ZONE }))).toMatchObject([
     { title: expect.any(String), takes: 0, clean: 0, today_ms: 0, days: 0, last_tempo: null, passed: false },
   ]);
+});
+
+test('of a group what is set for any of them is heard, each thing once', async () => {
+  const set = (student_id: string, what: { groove_id: string | null; subject?: 'flam' }) =>
+    asTeacher((db) =>
+      setAssignment(db, teacher, { student_id, ...what, tempo: 80, click: 'counts', minutes: 5, reason: 'Together' }),
+    );
+  await set(ada.id, { groove_id: grooveId });
+  await set(bo.id, { groove_id: grooveId });
+  await set(bo.id, { groove_id: null, subject: 'flam' });
+  const id = (await asTeacher((db) =>
+    openLesson(
+      db,
+      teacher,
+      { startsAt: at('2026-12-20T15:00Z'), minutes: 45, students: [ada.id, bo.id] },
+      ZONE,
+    ),
+  ))!;
+  const { plan } = (await asTeacher((db) => lesson(db, id)))!;
+  if (!plan.ok) throw new Error('unreadable');
+  const heard = plan.value.steps.flatMap(({ opens }) => (opens ? [opens.what === 'by ear' ? opens.subject : opens.id] : []));
+  expect(heard.toSorted()).toEqual([grooveId, 'flam'].toSorted());
 });

@@ -99,7 +99,7 @@ export async function openLesson(
   await db.query('insert into lesson_plan (lesson_id, workshop_id, document) values ($1, $2, $3)', [
     id,
     teacher.workshop_id,
-    asJson(await firstPlan(db, id, found.students[0]!, found.minutes)),
+    asJson(await firstPlan(db, id, [...new Set(found.students)], found.minutes)),
   ]);
   return id;
 }
@@ -115,14 +115,23 @@ async function ofTime(db: Db, timeId: string, day: string, timeZone: string) {
   return rows[0] && { ...rows[0], timeId, day, startsAt: instantOf(day, rows[0].at, timeZone) };
 }
 
-async function firstPlan(db: Db, lessonId: string, studentId: string, minutes: number): Promise<LessonPlan> {
-  const homework = (await openAssignments(db, studentId)).map(({ groove_id, title, tempo, subject }): StepOpens =>
-    groove_id ? { what: 'groove', id: groove_id, title, bpm: tempo } : { what: 'by ear', subject: subject! },
-  );
+/** A plan to begin with: what is set for any of those who come is heard first, each thing once; else as the last lesson of the first of them went. */
+async function firstPlan(
+  db: Db,
+  lessonId: string,
+  studentIds: readonly string[],
+  minutes: number,
+): Promise<LessonPlan> {
+  const set = new Map<string, StepOpens>();
+  for (const studentId of studentIds)
+    for (const { groove_id, title, tempo, subject } of await openAssignments(db, studentId))
+      if (groove_id) set.set(groove_id, { what: 'groove', id: groove_id, title, bpm: tempo });
+      else set.set(subject!, { what: 'by ear', subject: subject! });
+  const homework = [...set.values()];
   const { rows } = await db.query<{ document: unknown }>(
     `select plan.document from lesson_student s join lesson l on l.id = s.lesson_id join lesson_plan plan on plan.lesson_id = l.id
      where s.student_id = $1 and l.id <> $2 and l.state = 'held' order by l.starts_at desc limit 1`,
-    [studentId, lessonId],
+    [studentIds[0], lessonId],
   );
   const last = rows[0] && readLessonPlan(rows[0].document);
   // What was heard last time is not what is heard this time; the shape of the lesson is kept.

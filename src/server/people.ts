@@ -147,6 +147,11 @@ export async function setOwner(db: Db, id: string, owns: boolean): Promise<boole
   return (await db.query<{ done: boolean }>('select set_owner($1, $2) as done', [id, owns])).rows[0]!.done;
 }
 
+/** Takes over the students, times and planned lessons of a teacher who is archived; false where that is not theirs to do. */
+export async function takeOver(db: Db, id: string): Promise<boolean> {
+  return (await db.query<{ done: boolean }>('select take_over($1) as done', [id])).rows[0]!.done;
+}
+
 /** Who teaches a student. */
 export async function teachersOf(db: Db, studentId: string): Promise<string[]> {
   const { rows } = await db.query<{ teacher_id: string }>('select teacher_id from teaching where student_id = $1', [

@@ -15,10 +15,13 @@ import {
   signedInPerson,
   student,
   students,
+  takeOver,
   teachers,
   teachersOf,
   type Person,
 } from './people';
+import { agenda, addTime } from './lessonTimes';
+import { openLesson } from './lessons';
 import { takes } from './takes';
 import { ada, bo, kept, school, seed, sent, teacher, teacherToken } from './testing/seeded';
 import { throwAwayDatabase } from './testing/throwAway';
@@ -145,4 +148,37 @@ test('two workshops may each have an Ada: the workshop’s name tells them apart
   expect(await signIn('Ada@test-shed', password, from)).toMatchObject({ ok: true, personId: ada.id });
   expect(await signIn('ada@test-shed-2', password, from)).toMatchObject({ ok: false });
   expect(await here.as(ada.token, signedInPerson)).toMatchObject({ sign_in_name: 'ada@test-shed' });
+});
+
+test('an owner takes over from a teacher who is archived: students who would have nobody, their times and planned lessons', async () => {
+  const hanna = await asOwner((db) => addTeacher(db, teacher, 'Hanna Lok'));
+  const token = await openSession(hanna);
+  const asHanna = <T>(work: Parameters<typeof here.as<T>>[1]) => here.as(token, work);
+  const her = (await asHanna(signedInPerson))!;
+  const ivo = (await asHanna((db) =>
+    addStudent(db, her, { name: 'Ivo', level: 'first year', setup: 'crossed', school }),
+  )) as string;
+  const timeId = await asHanna((db) =>
+    addTime(db, her, {
+      rule: 'FREQ=WEEKLY;INTERVAL=1',
+      startsOn: '2026-12-01',
+      at: '16:00',
+      minutes: 45,
+      students: [ivo],
+    }),
+  );
+  const lesson = (await asHanna((db) => openLesson(db, her, { timeId, day: '2026-12-08' }, 'Etc/UTC')))!;
+  // Who is there is taken over from by nobody, and by no one who is not an owner.
+  expect(await asOwner((db) => takeOver(db, hanna))).toBe(false);
+  await asOwner((db) => archivePerson(db, hanna, true));
+  expect(await asGero((db) => takeOver(db, hanna))).toBe(false);
+  expect(await asOwner((db) => takeOver(db, hanna))).toBe(true);
+  expect(await asOwner((db) => teachersOf(db, ivo))).toEqual([teacher.id]);
+  const span = { from: new Date('2026-12-01T00:00Z'), to: new Date('2026-12-10T00:00Z') };
+  const entries = await asOwner((db) => agenda(db, { teacherId: teacher.id }, span, 'Etc/UTC'));
+  expect(entries.map(({ startsAt, lesson: one }) => [startsAt.toISOString().slice(0, 10), one?.id])).toEqual([
+    ['2026-12-01', undefined],
+    ['2026-12-08', lesson],
+  ]);
+  expect(await asOwner((db) => takeOver(db, crypto.randomUUID()))).toBe(false);
 });

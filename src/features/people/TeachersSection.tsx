@@ -9,7 +9,7 @@ import type { TeacherRow } from '@/server/people';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { plural } from '@/ui/words/text';
-import { addTeacherAction, archivePersonAction, setOwnerAction } from './actions';
+import { addTeacherAction, archivePersonAction, setOwnerAction, takeOverAction } from './actions';
 import { InviteSection } from './InviteSection';
 
 interface TeachersSectionProps {
@@ -97,6 +97,13 @@ function TeacherLine({ one, isMe, canManage, openUntil, timeZone }: TeacherLineP
               </Button>
             </form>
           </>
+        )}
+        {canManage && archived && students > 0 && (
+          <form action={takeOverAction}>
+            <Button type="submit" size="small" name="person" value={id}>
+              Take over their students and lessons
+            </Button>
+          </form>
         )}
         {canManage && !is_owner && (
           <form action={archivePersonAction}>

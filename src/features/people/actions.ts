@@ -16,6 +16,7 @@ import {
   setPassword,
   shareStudent,
   student,
+  takeOver,
   teachers,
 } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
@@ -117,6 +118,14 @@ export async function setOwnerAction(form: FormData): Promise<void> {
   await requireTeacher();
   const id = z.uuid().safeParse(textOf(form, 'person'));
   if (id.success) await asPerson((db) => setOwner(db, id.data, textOf(form, 'owns') === 'yes'));
+  revalidatePath('/', 'layout');
+}
+
+/** Takes over what a teacher who is archived leaves behind. */
+export async function takeOverAction(form: FormData): Promise<void> {
+  await requireTeacher();
+  const id = z.uuid().safeParse(textOf(form, 'person'));
+  if (id.success) await asPerson((db) => takeOver(db, id.data));
   revalidatePath('/', 'layout');
 }
 
