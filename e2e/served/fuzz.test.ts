@@ -82,8 +82,9 @@ const HALVES: [what: string, sql: string][] = [
     `select id from take t where matched + missed > 0 and not exists (select from take_place p where p.take_id = t.id)`,
   ],
   [
-    'a person without a password',
-    'select id from person p where not exists (select from credential c where c.person_id = p.id)',
+    // Who is invited has none until they come in.
+    'a person who signs in without a password',
+    `select id from person p where sign_in_name not like 'invited-%' and not exists (select from credential c where c.person_id = p.id)`,
   ],
   ['a groove that is none', `select id from groove where jsonb_typeof(document -> 'bars') is distinct from 'array'`],
   ['settings that are none', `select id from workshop where jsonb_typeof(settings) <> 'object'`],

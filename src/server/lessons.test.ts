@@ -231,15 +231,12 @@ test('of a group what is set for any of them is heard, each thing once', async (
   await set(bo.id, { groove_id: grooveId });
   await set(bo.id, { groove_id: null, subject: 'flam' });
   const id = (await asTeacher((db) =>
-    openLesson(
-      db,
-      teacher,
-      { startsAt: at('2026-12-20T15:00Z'), minutes: 45, students: [ada.id, bo.id] },
-      ZONE,
-    ),
+    openLesson(db, teacher, { startsAt: at('2026-12-20T15:00Z'), minutes: 45, students: [ada.id, bo.id] }, ZONE),
   ))!;
   const { plan } = (await asTeacher((db) => lesson(db, id)))!;
   if (!plan.ok) throw new Error('unreadable');
-  const heard = plan.value.steps.flatMap(({ opens }) => (opens ? [opens.what === 'by ear' ? opens.subject : opens.id] : []));
+  const heard = plan.value.steps.flatMap(({ opens }) =>
+    opens ? [opens.what === 'by ear' ? opens.subject : opens.id] : [],
+  );
   expect(heard.toSorted()).toEqual([grooveId, 'flam'].toSorted());
 });

@@ -67,6 +67,8 @@ describe('the charts of a span', () => {
 
   test('what has no figure is not drawn', () => {
     expect(chartsOf(data({ takes: [], reached: [] })).map(({ title }) => title)).toEqual(['Minutes a week']);
+    const weeks = [{ week: '2026-11-02', minutes: 0, goal: 0, takes: 0 }];
+    expect(chartsOf(data({ takes: [], reached: [], weeks }))).toEqual([]);
   });
 
   test('each has its table', () => {

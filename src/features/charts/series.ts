@@ -40,7 +40,7 @@ export function chartsOf(now: ChartData, before?: ChartData): ChartOf[] {
     spread(now, before),
     switches(now, before),
     swing(now, before),
-  ].filter(({ series }) => series.some(({ values }) => values.some((value) => value !== null)));
+  ].filter(({ series }) => series.some(({ values }) => values.some(Boolean)));
 }
 
 const both = (now: ChartData, before: ChartData | undefined, of: (data: ChartData) => Series[]): Series[] => [
