@@ -180,6 +180,7 @@ test('three weeks: a path, plans, a review that fails and comes back, a suggesti
   await expectAccessible(student);
 
   // The tune as homework: its groove at its tempo, and why.
+  await page.getByRole('button', { name: 'Set something' }).click();
   await choose(page, 'Groove, drill or listening', 'Tune: Morning ferry (72)');
   await page.getByRole('button', { name: 'Set it', exact: true }).click();
   await expect(page.getByText('For “Morning ferry”.', { exact: false })).toBeVisible();
