@@ -4,7 +4,7 @@ import { whyInWords } from '@/core/plan/planInWords';
 import { sentence } from '@/core/result';
 import { doneOf, type PlannedDay } from '@/server/dayPlans';
 import { plural } from '@/ui/words/text';
-import { PieceList } from './PieceList';
+import { Pieces } from './Pieces';
 import { PlanForm } from './PlanForm';
 
 interface DayPlanSectionProps {
@@ -53,7 +53,7 @@ export function DayPlanSection({ planned, hasWork }: DayPlanSectionProps) {
         </Typography>
       </Box>
       {pieces.length ? (
-        <PieceList
+        <Pieces
           pieces={pieces.map((piece, index) => ({ ...piece, say: whyInWords(piece.why), doneMs: done[index]! }))}
         />
       ) : (
