@@ -5,11 +5,12 @@ import type { DayPlan } from '@/core/documents/dayPlan';
 import { reordered, without } from '@/core/plan/dayPlan';
 import type { Suggestion } from '@/core/plan/nextStep';
 import { suggestionInWords } from '@/core/plan/planInWords';
+import { USUAL_PASS } from '@/core/plan/review';
 import { sentence } from '@/core/result';
-import { changeAssignment, endAssignment, homework, setAssignment, type Homework } from '@/server/assignments';
+import { changeAssignment, endAssignment, homework, setAssignment } from '@/server/assignments';
 import type { Db } from '@/server/database';
 import { keepPlan, makePlan, planOfToday } from '@/server/dayPlans';
-import { knownOf, refuse, suggestionsFor } from '@/server/nextSteps';
+import { knownOf, refuse, suggestionsFor, type Known } from '@/server/nextSteps';
 import { student, type Person } from '@/server/people';
 import { asPerson, requirePerson, requireTeacher } from '@/server/session';
 import { EMPTY_FORM, readForm, type FormState } from '@/ui/form';
@@ -67,7 +68,7 @@ export async function doSuggestionAction(_before: FormState, form: FormData): Pr
     const known = await knownOf(db, id, timeZone);
     const { suggestions } = await suggestionsFor(db, id, timeZone, known);
     const one = suggestions.find((each) => each.key === key);
-    return one && (await done(db, teacher, { one, pupil, set: known.homework }));
+    return one && (await done(db, teacher, { one, pupil, known }));
   });
   revalidatePath('/', 'layout');
   return say
@@ -78,10 +79,10 @@ export async function doSuggestionAction(_before: FormState, form: FormData): Pr
 interface Doing {
   one: Suggestion;
   pupil: Person;
-  set: readonly Homework[];
+  known: Known;
 }
 
-async function done(db: Db, teacher: Person, { one, pupil, set }: Doing): Promise<string | undefined> {
+async function done(db: Db, teacher: Person, { one, pupil, known }: Doing): Promise<string | undefined> {
   const { why } = suggestionInWords(one, pupil.school, 'plain words');
   const usual = { student_id: pupil.id, click: 'counts' as const, minutes: USUAL_MINUTES, reason: why };
   switch (one.does) {
@@ -89,7 +90,7 @@ async function done(db: Db, teacher: Person, { one, pupil, set }: Doing): Promis
       return (await endAssignment(db, one.work.assignmentId)) ? 'Ended.' : undefined;
     case 'raise':
     case 'ease': {
-      const before = set.find(({ id }) => id === one.work.assignmentId);
+      const before = known.homework.find(({ id }) => id === one.work.assignmentId);
       return before && (await changeAssignment(db, before.id, { ...before, tempo: one.to }))
         ? `Set at ${one.to}.`
         : undefined;
@@ -99,12 +100,19 @@ async function done(db: Db, teacher: Person, { one, pupil, set }: Doing): Promis
         ...usual,
         groove_id: one.kept.grooveId,
         tempo: one.kept.recall.bpm,
-        pass_takes: 2,
+        pass_takes: USUAL_PASS,
       });
       return 'Set again.';
     case 'path': {
-      const { grooveId, goal } = one.path;
-      await setAssignment(db, teacher, { ...usual, groove_id: grooveId, tempo: goal, pass_takes: 2 });
+      const { pathId, at, grooveId, goal } = one.path;
+      // Passed as the path asks it.
+      const step = known.paths.find(({ id }) => id === pathId)?.steps[at];
+      await setAssignment(db, teacher, {
+        ...usual,
+        groove_id: grooveId,
+        tempo: goal,
+        pass_takes: step?.passTakes ?? USUAL_PASS,
+      });
       return 'Set.';
     }
     case 'listen':
