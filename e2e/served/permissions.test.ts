@@ -230,7 +230,7 @@ const ACTIONS: Record<string, ActionRow> = {
   addStudentsAction: { may: ANY_TEACHERS },
   takeOverAction: {
     may: ['owner'],
-    reset: () => `update person set archived_at = now() where id = '${cast.colleague.id}';
+    reset: () => `update person set archived_at = now(), is_owner = false where id = '${cast.colleague.id}';
       insert into teaching (student_id, teacher_id, workshop_id) values ('${cast.student.id}', '${cast.colleague.id}', '${cast.workshop}') on conflict do nothing`,
   },
   inviteByMailAction: { may: THEIR_TEACHERS },
