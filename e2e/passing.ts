@@ -24,8 +24,9 @@ export async function daysPass(database: pg.Pool, days = 1): Promise<void> {
     await database.query(`update ${table} set ${column} = ${column} - ${days}`);
 }
 
-/** A workshop of one's own, with its first teacher. */
-export async function setUp(page: Page): Promise<void> {
+/** A workshop of one's own, with its first teacher; what an earlier try left there is taken away first. */
+export async function setUp(page: Page, database: pg.Pool): Promise<void> {
+  await database.query('truncate workshop cascade');
   await page.goto('/');
   await page.getByLabel('Name of the workshop').fill('Ferry shed');
   await page.getByLabel('Your name').fill('Marit Sund');

@@ -57,7 +57,7 @@ test('three weeks: a path, plans, a review that fails and comes back, a suggesti
 }) => {
   test.slow();
   const wrong = complaints(page);
-  await setUp(page);
+  await setUp(page, database);
   const student = await inviteLasse(page, browser, process.env.WEEKS_URL);
   const wrongThere = complaints(student);
 

@@ -1,5 +1,5 @@
 import { strFromU8, unzipSync } from 'fflate';
-import { afterAll, describe, expect, test } from 'vitest';
+import { afterAll, afterEach, describe, expect, test } from 'vitest';
 import { LIMBS, USUAL_SURFACES } from '@/core/groove/limbs';
 import { EMPTY, freshClimb, grooveJson, sampleArguments } from './samples';
 import { PASSWORD } from './seed';
@@ -293,8 +293,9 @@ const LAST = [
 const IN_ORDER = Object.keys(ACTIONS).sort((a, b) => LAST.indexOf(a) - LAST.indexOf(b));
 
 describe('actions', () => {
+  // Whoever was archived for one action takes part in what comes after it.
+  afterEach(() => owner.query('update person set archived_at = null'));
   afterAll(async () => {
-    await owner.query('update person set archived_at = null');
     await owner.query('delete from teaching where teacher_id = $1', [cast.colleague.id]);
     await owner.query('update person set is_owner = false where id = $1', [cast.colleague.id]);
     await owner.query('update groove set archived_at = null');
