@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import pg from 'pg';
 import { writeTake } from '@/core/documents/take';
@@ -207,4 +208,87 @@ test('three weeks: a path, plans, a review that fails and comes back, a suggesti
   await expectAccessible(page);
   expect(wrong).toEqual([]);
   expect(wrongThere).toEqual([]);
+});
+
+test('the workshop as one file: taken, brought into a new one, and a demo left for one of one’s own', async ({
+  page,
+  browser,
+}) => {
+  test.slow();
+  const wrong = complaints(page);
+  await setUp(page, database);
+  const student = await inviteLasse(page, browser, process.env.WEEKS_URL);
+  await student.close();
+  await page.goto('/workshop');
+  await page.getByLabel('Name of the workshop').fill('Ferry shed and loft');
+  await page.getByRole('button', { name: 'Keep changes' }).click();
+  await expect(page.getByText('Kept. It holds for everybody')).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Take it as one file' }).click(),
+  ]);
+  const file = await download.path();
+  await page.reload();
+  await expect(page.getByText(/^The last one is of/)).toBeVisible();
+
+  // Into itself it does not go; into a new one it is looked at first.
+  const bring = async () => {
+    await page.getByRole('button', { name: 'Bring a backup in' }).click();
+    await page
+      .getByLabel('Backup of a workshop')
+      .setInputFiles({ name: 'x.gz', mimeType: 'application/gzip', buffer: await readFile(file) });
+  };
+  await bring();
+  await expect(page.getByText('There are other people in this workshop already')).toBeVisible();
+  await page.context().clearCookies();
+  await setUp(page, database);
+  await page.goto('/workshop');
+  await page.getByRole('button', { name: 'Bring a backup in' }).click();
+  await page
+    .getByLabel('Backup of a workshop')
+    .setInputFiles({ name: 'x.gz', mimeType: 'application/gzip', buffer: Buffer.from('none') });
+  await expect(page.getByText('This is no backup of a workshop.')).toBeVisible();
+  await expectAccessible(page);
+  await page.reload();
+  await bring();
+  await expect(
+    page.getByText(/Ferry shed and loft as it was on .*: 2 people, \d+ grooves.* You become Marit Sund/),
+  ).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page).toHaveURL(/today$/);
+  await page.goto('/people');
+  await expect(page.getByRole('link', { name: 'Lasse' })).toBeVisible();
+
+  // Who was there before signs in as before.
+  const again = await (await browser.newContext({ baseURL: process.env.WEEKS_URL })).newPage();
+  await again.goto('/sign-in');
+  await again.getByLabel('Sign-in name').fill('lasse');
+  await again.getByLabel('Password').fill('paddle and drum');
+  await again.getByRole('button', { name: 'Sign in' }).click();
+  await expect(again.getByText('Nothing is set for you yet')).toBeVisible();
+  await again.close();
+
+  await database.query('update workshop set is_demo = true');
+  await page.goto('/workshop');
+  await page.getByRole('button', { name: 'Begin your own workshop' }).click();
+  await page.getByRole('button', { name: 'Remove the demo' }).click();
+  await expect(page.getByText('At least 2 characters.')).toBeVisible();
+  const form = page.getByRole('region', { name: 'The demo' });
+  await form.getByLabel('Name of the workshop').fill('Own shed');
+  await form.getByLabel('Your name').fill('Runa Berg');
+  await form.getByLabel('Sign-in name').fill('runa');
+  await form.getByLabel('Password').fill('another long one');
+  await expectAccessible(page);
+  await form.getByRole('button', { name: 'Remove the demo' }).click();
+  await expect(page.getByText('Add your first student')).toBeVisible();
+  await page.goto('/grooves');
+  await expect(page.getByRole('link', { name: 'Slow crossing' }).first()).toBeVisible();
+  await page.context().clearCookies();
+  await page.goto('/sign-in');
+  await page.getByLabel('Sign-in name').fill('runa');
+  await page.getByLabel('Password').fill('another long one');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('Add your first student')).toBeVisible();
+  expect(wrong).toEqual([]);
 });

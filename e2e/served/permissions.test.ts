@@ -94,6 +94,7 @@ const SENT_TO = [
   '/api/people',
   '/api/log',
   '/api/calendar/[token]',
+  '/api/workshop/backup',
   '/join/[invitation]',
 ];
 
@@ -227,6 +228,8 @@ const ACTIONS: Record<string, ActionRow> = {
   keepLadderAction: { may: ['student', ...ITS_TEACHERS] },
   keepListeningAction: { may: EVERY_SIGNED_IN },
   saveSettingsAction: { may: ['owner', 'foreign'] },
+  // This is no demo; that it is the owner's there is tested with the database.
+  leaveDemoAction: { may: [] },
   addStudentsAction: { may: ANY_TEACHERS },
   takeOverAction: {
     may: ['owner'],

@@ -173,5 +173,9 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   dropTuneAction: [new Form({ tune: cast.tune })],
   makeFeedAction: [],
   dropFeedAction: [],
-  saveSettingsAction: [{ ...USUAL_SETTINGS, timeZone: 'Europe/Zurich' }, 1],
+  saveSettingsAction: [{ ...USUAL_SETTINGS, timeZone: 'Europe/Zurich' }, 1, 'Shed by the lake'],
+  leaveDemoAction: [
+    EMPTY,
+    new Form({ workshop: 'Own shed', teacher: 'Runa', signInName: 'runa', password: 'a long password' }),
+  ],
 });

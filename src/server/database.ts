@@ -37,17 +37,30 @@ export const doorPool = pool('DOOR_DATABASE_URL', 4);
 /** What a session's token looks like: 32 bytes in base64url. */
 const TOKEN = /^[\w-]{43}$/;
 
+export interface SessionWay {
+  from?: pg.Pool;
+  /** Everything is read as it stood at one moment, and nothing can be written. */
+  isSnapshot?: boolean;
+}
+
+/** Runs work as the person of a session: `asSession` of one token. */
+export type InSession = <T>(work: (db: Db) => Promise<T>, way?: Pick<SessionWay, 'isSnapshot'>) => Promise<T>;
+
 /**
  * Runs `work` in one transaction as the person the session's token belongs to; row-level security shows
  * what that person may see. Anything thrown undoes all of it.
  */
-export async function asSession<T>(token: string, work: (db: Db) => Promise<T>, from: pg.Pool = webPool()): Promise<T> {
+export async function asSession<T>(
+  token: string,
+  work: (db: Db) => Promise<T>,
+  { from = webPool(), isSnapshot = false }: SessionWay = {},
+): Promise<T> {
   // Anything else is nobody's session, and may be something the database cannot be told.
   if (!TOKEN.test(token)) token = '';
   const client = await from.connect();
   let broken: Error | undefined;
   try {
-    await client.query('begin');
+    await client.query(isSnapshot ? 'begin isolation level repeatable read, read only' : 'begin');
     await client.query(`select set_config('mochila.session', $1, true)`, [token]);
     const result = await work(client);
     await client.query('commit');

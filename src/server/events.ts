@@ -20,7 +20,10 @@ export type EventKind =
   | 'homework set again'
   | 'homework undone'
   | 'homework ended'
-  | 'settings changed';
+  | 'settings changed'
+  | 'backup made'
+  | 'restored'
+  | 'demo removed';
 
 /** A sign-in, or a change of people, homework or settings. Nobody can alter it. */
 export interface EventRow {

@@ -37,6 +37,8 @@ export interface Person {
   settings_number: number;
   /** Signs in no more; what was played stays. */
   archived: boolean;
+  /** Whether the workshop is the demo. */
+  is_demo: boolean;
 }
 
 /** A student as lists show them. */
@@ -48,7 +50,7 @@ export type StudentRow = Pick<Person, 'id' | 'name' | 'sign_in_name' | 'age' | '
 export const MOST_PEOPLE = 50;
 
 const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.is_owner, p.name, p.sign_in_name || (select sign_in_ending()) as sign_in_name, p.age, p.goals, p.level, p.setup, p.report, p.school, p.limits,
-  p.archived_at is not null as archived
+  p.archived_at is not null as archived, w.is_demo
   from person p join workshop w on w.id = p.workshop_id`;
 
 type PersonRow = Omit<Person, 'school' | 'settings' | 'settings_problems' | 'limits'> & {

@@ -1,3 +1,4 @@
+import fs from 'node:fs/promises';
 import { MOST_SOUND_BYTES, SOUND_KINDS, type SoundKind } from '@/core/limits';
 
 /** A take of 20,000 hits is about 1 MB of JSON; nothing honest is larger than this. */
@@ -50,6 +51,18 @@ interface Wanted {
 }
 
 async function bodyOf(request: Request, most: number, wanted: Wanted): Promise<Sent<{ bytes: Buffer }>> {
+  const parts: Uint8Array[] = [];
+  const read = await readBody(request, most, wanted, (part) => void parts.push(part));
+  return read.ok ? { ok: true, bytes: Buffer.concat(parts) } : read;
+}
+
+/** Hands on a body that a page of ours sent, part by part, up to so many bytes. */
+async function readBody(
+  request: Request,
+  most: number,
+  wanted: Wanted,
+  onPart: (part: Uint8Array) => void | Promise<void>,
+): Promise<Sent<object>> {
   const origin = request.headers.get('origin');
   const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
   if (origin && (!URL.canParse(origin) || new URL(origin).host !== host))
@@ -57,12 +70,33 @@ async function bodyOf(request: Request, most: number, wanted: Wanted): Promise<S
   if (!wanted.isKind(request.headers.get('content-type') ?? '')) return { ok: false, status: 415, say: wanted.kind };
   const tooLarge = { ok: false, status: 413, say: wanted.large } as const;
   if (Number(request.headers.get('content-length') ?? 0) > most) return tooLarge;
-  const parts: Uint8Array[] = [];
   let bytes = 0;
   for await (const part of (request.body ?? []) as AsyncIterable<Uint8Array>) {
     bytes += part.length;
     if (bytes > most) return tooLarge;
-    parts.push(part);
+    await onPart(part);
   }
-  return { ok: true, bytes: Buffer.concat(parts) };
+  return { ok: true };
+}
+
+/** The largest backup that is taken in by a page, in bytes. */
+const MOST_BACKUP_BYTES = 1_000_000_000;
+
+/** Puts a backup that a page of ours sent into a file, which is no larger than is taken in. */
+export async function readSentBackup(request: Request, path: string): Promise<Sent<object>> {
+  const file = await fs.open(path, 'wx', 0o600);
+  try {
+    return await readBody(
+      request,
+      MOST_BACKUP_BYTES,
+      {
+        isKind: (type) => type === 'application/gzip',
+        kind: 'Send a backup.',
+        large: `This backup is larger than ${MOST_BACKUP_BYTES / 1e6} MB. Whoever runs the server brings it in with npm run restore.`,
+      },
+      async (part) => void (await file.write(part)),
+    );
+  } finally {
+    await file.close();
+  }
 }

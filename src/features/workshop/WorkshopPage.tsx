@@ -3,14 +3,16 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, useTransition, type ReactNode } from 'react';
 import type { WorkshopSettings } from '@/core/documents/settings';
 import { sentence, type Problem } from '@/core/result';
 import { Page } from '@/ui/Page';
 import { saveSettingsAction, type SettingsAnswer, type SettingsProblems } from './actions';
-import { BackupField } from './BackupField';
+import { BackupSection } from './BackupSection';
 import { FeelTable } from './FeelTable';
+import { LeaveDemo } from './LeaveDemo';
 import { LimitsTable } from './LimitsTable';
 import { SchoolTables } from './SchoolTables';
 import { ZoneField } from './ZoneField';
@@ -30,6 +32,8 @@ interface WorkshopPageProps {
   unread: readonly Problem[];
   /** When the last backup was made. */
   lastBackup: Date | null;
+  /** Whether this is the demo. */
+  isDemo: boolean;
   /** Only an owner keeps what holds for everybody. */
   isOwner: boolean;
   /** Who teaches here. */
@@ -44,11 +48,13 @@ export function WorkshopPage({
   number: openedNumber,
   unread,
   lastBackup,
+  isDemo,
   isOwner,
   teachers,
   children,
 }: WorkshopPageProps) {
   const [settings, setSettings] = useState(opened);
+  const [called, setCalled] = useState(name);
   const [number, setNumber] = useState(openedNumber);
   const [problems, setProblems] = useState<SettingsProblems>({});
   const [say, setSay] = useState<string>();
@@ -64,7 +70,7 @@ export function WorkshopPage({
   const keep = () =>
     start(async () => {
       try {
-        const answer = await saveSettingsAction(settings, number);
+        const answer = await saveSettingsAction(settings, number, called);
         setSay(answer.kind === 'kept' ? 'Kept. It holds for everybody in the workshop from now on.' : undefined);
         setProblems(problemsIn(answer));
         if (answer.kind === 'kept') setNumber(answer.number);
@@ -120,7 +126,22 @@ export function WorkshopPage({
         {!isOwner && (
           <Typography color="textSecondary">What holds for the whole workshop is the owner’s to set.</Typography>
         )}
-        {isOwner && <OwnersSections section={section} lastBackup={lastBackup} />}
+        {isOwner && (
+          <>
+            <Section title="Its name" note="What your students call it: it stands on invitations and on paper.">
+              <TextField
+                label="Name of the workshop"
+                value={called}
+                onChange={({ target }) => setCalled(target.value)}
+                error={Boolean(problems['name'])}
+                helperText={problems['name']}
+                sx={{ width: 340, maxWidth: '100%' }}
+              />
+            </Section>
+            <OwnersSections section={section} lastBackup={lastBackup} />
+            {isDemo && <LeaveDemo />}
+          </>
+        )}
       </Box>
     </Page>
   );
@@ -141,9 +162,9 @@ function OwnersSections({ section, lastBackup }: { section: SectionProps; lastBa
       </Section>
       <Section
         title="Backup"
-        note="One file holds everything. Whoever runs the server makes it with npm run backup; older than this, Today says so."
+        note="One file holds everything: people, grooves, lessons, every take and sound. Keep it where only you look: who has it can try everybody’s password. Older than this, Today says so."
       >
-        <BackupField {...section} last={lastBackup} />
+        <BackupSection {...section} last={lastBackup} />
       </Section>
       <Section
         title="Strokes a second"

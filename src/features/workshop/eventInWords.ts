@@ -43,5 +43,11 @@ export function eventInWords({ kind, by, about, detail, is_own }: Omit<EventRow,
       return `${who} ended “${detail}” for ${whom}`;
     case 'settings changed':
       return `${who} changed the settings of the workshop`;
+    case 'backup made':
+      return `${who} took the workshop as one file`;
+    case 'restored':
+      return `${who} brought the workshop in from a file`;
+    case 'demo removed':
+      return `${who} took the demo away`;
   }
 }

@@ -1,6 +1,6 @@
 import pg from 'pg';
 import { afterAll, beforeAll } from 'vitest';
-import { asSession, type Db } from '../database';
+import { asSession, type Db, type SessionWay } from '../database';
 import { dropDatabase, ensureDatabase, loginUrl, migrate } from '../migrate';
 
 /** A migrated database of its own for a test file, dropped afterwards, with the web server's two roles. */
@@ -10,7 +10,7 @@ export interface ThrowAway {
   web: pg.Pool;
   door: pg.Pool;
   /** As the person of a session, through the web role. */
-  as: <T>(token: string, work: (db: Db) => Promise<T>) => Promise<T>;
+  as: <T>(token: string, work: (db: Db) => Promise<T>, way?: SessionWay) => Promise<T>;
 }
 
 export function throwAwayDatabase(name: string): ThrowAway {
@@ -31,7 +31,7 @@ export function throwAwayDatabase(name: string): ThrowAway {
     here.owner = new pg.Pool({ connectionString: url.href });
     here.web = new pg.Pool({ connectionString: login('web') });
     here.door = new pg.Pool({ connectionString: login('door') });
-    here.as = (token, work) => asSession(token, work, here.web);
+    here.as = (token, work, way) => asSession(token, work, { from: here.web, ...way });
     pools.push(here.owner, here.web, here.door);
   });
   afterAll(async () => {

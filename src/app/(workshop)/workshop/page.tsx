@@ -24,6 +24,7 @@ export default async function Workshop() {
         number={teacher.settings_number}
         unread={teacher.settings_problems}
         lastBackup={await lastBackup(db)}
+        isDemo={teacher.is_demo}
         isOwner={teacher.is_owner}
         teachers={
           <TeachersSection

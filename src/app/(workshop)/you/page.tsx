@@ -21,7 +21,7 @@ export default async function You() {
       id={id}
       timeZone={readerOf(who).timeZone}
       sessions={await asPerson(ownSessions)}
-      isDemo={process.env.MOCHILA_DEMO === '1'}
+      isDemo={who.is_demo}
       feedMade={await asPerson((db) => feedMade(db, who))}
       mail={
         who.role === 'student' &&
