@@ -14,7 +14,8 @@ test('it is given to the owner, with their own workshop and no other in it', asy
     const response = await asked(actor);
     const bytes = Buffer.from(await response.arrayBuffer());
     const owns = actor === 'owner' || actor === 'foreign';
-    expect([actor, response.status]).toEqual([actor, owns ? 200 : actor === 'visitor' ? 401 : 403]);
+    const refused = actor === 'visitor' ? 401 : 403;
+    expect([actor, response.status]).toEqual([actor, owns ? 200 : refused]);
     if (!owns) continue;
     const text = gunzipSync(bytes).toString();
     expect(text).toContain(cast[actor].id);

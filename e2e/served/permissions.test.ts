@@ -230,6 +230,8 @@ const ACTIONS: Record<string, ActionRow> = {
   saveSettingsAction: { may: ['owner', 'foreign'] },
   // This is no demo; that it is the owner's there is tested with the database.
   leaveDemoAction: { may: [] },
+  keepLogAction: { may: ['student', ...ITS_TEACHERS] },
+  grooveTitlesAction: { may: [] },
   addStudentsAction: { may: ANY_TEACHERS },
   takeOverAction: {
     may: ['owner'],

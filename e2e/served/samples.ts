@@ -138,6 +138,10 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   ],
   setAsideAction: [EMPTY, new Form({ take: cast.take, why: fresh('The stool slipped') })],
   keepLadderAction: [cast.groove, freshClimb(), 0],
+  keepLogAction: [
+    [{ groove: cast.groove, playedAt: '2026-11-20T17:30:00.000Z', tempo: 72, playedMs: 600_000, words: 'x' }],
+  ],
+  grooveTitlesAction: [],
   addStudentsAction: [
     [
       {

@@ -247,47 +247,54 @@ export async function keepPlaces(db: Db, takeId: string, places: unknown[][]): P
 export const placeholders = (count: number, from = 1) =>
   Array.from({ length: count }, (_, index) => `$${from + index}`).join(', ');
 
-/** Writes the row of a take that was judged. False when there is one of that id already. */
-export async function insertTake(
-  db: Db,
-  kept: {
-    id: string;
-    player: Pick<Person, 'id' | 'workshop_id'>;
-    grooveId: string;
-    assignmentId?: string;
-    playedAt: Date;
-    receivedAt?: Date;
-    judged: JudgedTake;
-    /** Whether its bars are the groove's. */
-    asWritten?: boolean;
-  },
-): Promise<boolean> {
-  const { player, judged } = kept;
-  const values = [
-    kept.id,
-    player.workshop_id,
-    player.id,
-    kept.grooveId,
-    kept.assignmentId ?? null,
-    kept.playedAt,
-    kept.receivedAt ?? new Date(),
-    judged.playedMs,
-    judged.tempo,
-    judged.click,
-    judged.input,
-    judged.level,
-    TAKE_VERSION,
-    judged.document,
-    kept.asWritten ?? true,
-    ...judged.values,
-  ];
-  const { rowCount } = await db.query(
+/** A take that was judged, ready to be written. */
+export interface TakeToKeep {
+  id: string;
+  player: Pick<Person, 'id' | 'workshop_id'>;
+  grooveId: string;
+  assignmentId?: string;
+  playedAt: Date;
+  receivedAt?: Date;
+  judged: JudgedTake;
+  /** Whether its bars are the groove's. */
+  asWritten?: boolean;
+}
+
+const rowOf = ({ player, judged, ...kept }: TakeToKeep): unknown[] => [
+  kept.id,
+  player.workshop_id,
+  player.id,
+  kept.grooveId,
+  kept.assignmentId ?? null,
+  kept.playedAt,
+  kept.receivedAt ?? new Date(),
+  judged.playedMs,
+  judged.tempo,
+  judged.click,
+  judged.input,
+  judged.level,
+  TAKE_VERSION,
+  judged.document,
+  kept.asWritten ?? true,
+  ...judged.values,
+];
+
+/** Writes the rows of takes that were judged, and gives the ids of those that are new. */
+export async function insertTakes(db: Db, all: readonly TakeToKeep[]): Promise<Set<string>> {
+  const rows = all.map(rowOf);
+  const wide = rows[0]?.length ?? 0;
+  const { rows: written } = await db.query<{ id: string }>(
     `insert into take (id, workshop_id, player_id, groove_id, assignment_id, played_at, received_at, played_ms, tempo,
        click, input, level, document_version, document, as_written, ${JUDGED.join(', ')})
-     values (${placeholders(values.length)}) on conflict (id) do nothing`,
-    values,
+     values ${rows.map((_, index) => `(${placeholders(wide, 1 + index * wide)})`).join(', ')} on conflict (id) do nothing returning id`,
+    rows.flat(),
   );
-  if (!rowCount) return false;
-  await keepPlaces(db, kept.id, judged.places);
-  return true;
+  const isNew = new Set(written.map(({ id }) => id));
+  for (const { id, judged } of all)
+    if (isNew.has(id) && judged.places[0]?.length) await keepPlaces(db, id, judged.places);
+  return isNew;
 }
+
+/** Writes the row of a take that was judged. False when there is one of that id already. */
+export const insertTake = async (db: Db, kept: TakeToKeep): Promise<boolean> =>
+  (await insertTakes(db, [kept])).has(kept.id);

@@ -14,10 +14,13 @@ import { TakeTable } from '@/ui/take/TakeTable';
 import { plural } from '@/ui/words/text';
 import { isNarrowed, queryOf, type AskedOfLog } from './asked';
 import { blocksInWords } from './blocksInWords';
+import { ImportLog } from './ImportLog';
 import { LogFilters } from './LogFilters';
 import { WeekTotals } from './WeekTotals';
 
 interface TakeLogProps {
+  /** Whose session it is: practice from a file goes into their log. */
+  name: string;
   isTeacher: boolean;
   /** Students by the name that is looked for, the first of them. */
   found?: { total: number; students: StudentRow[] };
@@ -38,6 +41,7 @@ interface TakeLogProps {
 
 /** Every take one may see in blocks of practice, the newest first; narrowed to one student, an item, days, or what heard it. */
 export function TakeLog({
+  name,
   isTeacher,
   found,
   asked,
@@ -122,6 +126,7 @@ export function TakeLog({
             : 'Play a groove in the room. When you stop, the take is judged and stands here with its figures.'}
         </EmptyState>
       )}
+      <ImportLog name={name} timeZone={reader.timeZone} />
     </Page>
   );
 }

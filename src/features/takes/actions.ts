@@ -2,10 +2,13 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
+import { problemsOf, sentence } from '@/core/result';
 import { asPerson, requirePerson } from '@/server/session';
+import { grooveTitles, keepPractice, MOST_BY_WORD } from '@/server/logLines';
 import { dropRecording, pinRecording } from '@/server/recordings';
 import { dropNote, MOST_NOTES, setAside, writeNote } from '@/server/takeNotes';
 import { EMPTY_FORM, fieldProblem, readForm, textOf, type FormState } from '@/ui/form';
+import { logLinesShape } from './logLines';
 import { asideShape, noteShape, takeInShape } from './shapes';
 
 const GONE = 'This take is not there any more.';
@@ -57,4 +60,25 @@ export async function setAsideAction(_before: FormState, form: FormData): Promis
   if (!(await asPerson((db) => setAside(db, who, take, why)))) return fieldProblem(form, 'why', GONE);
   revalidatePath('/', 'layout');
   return EMPTY_FORM;
+}
+
+/** What one may play, by title: what a file of practice can name. */
+export async function grooveTitlesAction(): Promise<{ id: string; title: string }[]> {
+  await requirePerson();
+  return asPerson(grooveTitles);
+}
+
+/** Keeps practice that was read from a file in one's own log, all of it or nothing. A sentence where it cannot be. */
+export async function keepLogAction(given: unknown): Promise<string | undefined> {
+  const who = await requirePerson();
+  const read = logLinesShape.safeParse(given);
+  if (!read.success) return sentence(problemsOf(read.error)[0]!);
+  const now = new Date().toISOString();
+  if (read.data.some(({ playedAt }) => playedAt > now)) return 'Something here is still to come. Read the file again.';
+  const kept = await asPerson((db) => keepPractice(db, who, read.data));
+  if (kept === 'gone') return 'A groove of these is not there any more. Read the file again.';
+  if (kept === 'full')
+    return `A log holds ${MOST_BY_WORD.toLocaleString('en')} lines of practice that nothing heard. There is no room for so many more.`;
+  revalidatePath('/takes', 'layout');
+  return undefined;
 }

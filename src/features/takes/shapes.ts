@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { textShape } from '@/core/documents/shapes';
 import { MOST_PLAYED_BARS } from '@/core/limits';
 
-const MOST_NOTE = 500;
+export const MOST_NOTE = 500;
 const MOST_WHY = 300;
 
 /** Words on a take, on all of it or on one bar of its run. */

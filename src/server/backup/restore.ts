@@ -1,4 +1,4 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import fs from 'node:fs';
 import { createGunzip } from 'node:zlib';
 import {
@@ -14,6 +14,7 @@ import {
 import { sentence, type Failure } from '@/core/result';
 import type { Db, InSession } from '../database';
 import { STARTER_GROOVES } from '../demo/grooves';
+import { idFrom } from '../idFrom';
 import { linesIn, TooMuch } from './lines';
 import { backupTables } from './write';
 
@@ -210,14 +211,6 @@ class Keeper {
   readonly #nameOf = (id: string): string => {
     const known = this.#names.get(id);
     if (known !== undefined || this.salt === undefined) return known ?? id;
-    const hash = createHash('sha256').update(`${this.salt} ${id}`).digest('hex');
-    // Of version 8, which is free to hold what its maker likes; RFC 9562.
-    return [
-      hash.slice(0, 8),
-      hash.slice(8, 12),
-      `8${hash.slice(13, 16)}`,
-      `8${hash.slice(17, 20)}`,
-      hash.slice(20, 32),
-    ].join('-');
+    return idFrom(`${this.salt} ${id}`);
   };
 }

@@ -24,6 +24,8 @@ export interface CsvColumn {
 interface ImportCsvProps<T> {
   /** "tune". */
   one: string;
+  /** Of several, where it is no "tunes". */
+  many?: string;
   columns: readonly CsvColumn[];
   /** A line as it is kept, or what is wrong with it in a sentence. */
   readLine: (line: CsvLine) => { value: T } | { say: string };
@@ -45,7 +47,7 @@ const SHOWN = 12;
 const MOST_BYTES = 4_000_000;
 
 /** A file of lines looked through before anything is kept: what is understood, and each bad line with its number. */
-export function ImportCsv<T>({ one, columns, readLine, onKeep, onClose }: ImportCsvProps<T>) {
+export function ImportCsv<T>({ one, many = `${one}s`, columns, readLine, onKeep, onClose }: ImportCsvProps<T>) {
   const [preview, setPreview] = useState<Preview<T>>();
   const [say, setSay] = useState<string>();
   const [done, setDone] = useState<number>();
@@ -86,8 +88,8 @@ export function ImportCsv<T>({ one, columns, readLine, onKeep, onClose }: Import
     else onClose();
   };
   return (
-    <Box component="section" aria-label={`Read ${one}s from a file`} sx={{ display: 'grid', gap: 1.5, maxWidth: 900 }}>
-      <Typography variant="h2">Read {one}s from a file</Typography>
+    <Box component="section" aria-label={`Read ${many} from a file`} sx={{ display: 'grid', gap: 1.5, maxWidth: 900 }}>
+      <Typography variant="h2">Read {many} from a file</Typography>
       <Typography color="textSecondary">
         A file of comma-separated values with these columns:{' '}
         {columns
@@ -104,7 +106,7 @@ export function ImportCsv<T>({ one, columns, readLine, onKeep, onClose }: Import
           type="file"
           accept=".csv,text/csv,text/plain"
           hidden
-          aria-label={`File of ${one}s`}
+          aria-label={`File of ${many}`}
           onChange={({ target }) => {
             const file = target.files?.[0];
             target.value = '';
@@ -123,6 +125,7 @@ export function ImportCsv<T>({ one, columns, readLine, onKeep, onClose }: Import
       {preview && (
         <Understood
           one={one}
+          many={many}
           columns={columns}
           preview={preview}
           isKeeping={isKeeping}
@@ -135,13 +138,14 @@ export function ImportCsv<T>({ one, columns, readLine, onKeep, onClose }: Import
 
 interface UnderstoodProps<T> {
   one: string;
+  many: string;
   columns: readonly CsvColumn[];
   preview: Preview<T>;
   isKeeping: boolean;
   onKeep: () => void;
 }
 
-function Understood<T>({ one, columns, preview: { good, bad }, isKeeping, onKeep }: UnderstoodProps<T>) {
+function Understood<T>({ one, many, columns, preview: { good, bad }, isKeeping, onKeep }: UnderstoodProps<T>) {
   const shown = columns.filter(({ name }) => good.some(({ cells }) => cells[name]));
   return (
     <>
@@ -182,7 +186,7 @@ function Understood<T>({ one, columns, preview: { good, bad }, isKeeping, onKeep
       )}
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
         <Button variant="contained" disabled={!good.length} loading={isKeeping} onClick={onKeep}>
-          Keep {plural(good.length, one)}
+          Keep {plural(good.length, one, many)}
         </Button>
         {good.length > SHOWN && <Typography color="textSecondary">The first {SHOWN} are shown.</Typography>}
       </Box>

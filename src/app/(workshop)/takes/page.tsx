@@ -45,6 +45,7 @@ export default async function TakesPage({ searchParams }: TakesPageProps) {
     const held = player && !asked.before ? await lessonsOf(db, player, MOST_LESSONS) : [];
     return (
       <TakeLog
+        name={who.name}
         isTeacher={who.role === 'teacher'}
         found={who.role === 'teacher' ? await students(db, { words: asked.name, most: MOST_NAMES }) : undefined}
         asked={asked}

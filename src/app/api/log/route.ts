@@ -9,7 +9,7 @@ import { takes, type TakeRow } from '@/server/takes';
 import { csvAnswer } from '@/ui/csv/answer';
 
 const HEADING = [
-  'played at (UTC)',
+  'played at',
   'who',
   'what',
   'tempo',
