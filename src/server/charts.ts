@@ -1,8 +1,10 @@
 import { readFigures } from '@/core/documents/takeFigures';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import type { PlaceOfMany, TakeOfMany } from '@/core/plan/studentFigures';
+import type { WorkshopSettings } from '@/core/documents/settings';
+import { daysToMonday } from '@/core/plan/agenda';
 import type { Db } from './database';
-import { weeksOf, type WeekOfPractice } from './practice';
+import { weekOfSql, weeksOf, type WeekOfPractice } from './practice';
 
 /** A span of days of the workshop's clock, both of them in it. */
 export interface Span {
@@ -33,12 +35,18 @@ const MOST_TAKES = 400;
 const MOST_ITEMS = 8;
 
 /** Reads what the charts of a student show, in as many queries whatever there is. */
-export async function chartData(db: Db, studentId: string, span: Span, timeZone: string): Promise<ChartData> {
+export async function chartData(
+  db: Db,
+  studentId: string,
+  span: Span,
+  { timeZone, weekStart }: Pick<WorkshopSettings, 'timeZone' | 'weekStart'>,
+): Promise<ChartData> {
   const { from, to } = span;
   const within = `k.player_id = $1 and k.struck_by = 'player' and k.input <> 'nothing' and k.set_aside_at is null
     and k.played_at >= ($2::timestamp at time zone $4) and k.played_at < (($3::date + 1)::timestamp at time zone $4)`;
-  const week = `to_char(date_trunc('week', k.played_at at time zone $4), 'YYYY-MM-DD') as week`;
+  const week = `to_char(${weekOfSql('$4', '$5')}, 'YYYY-MM-DD') as week`;
   const values = [studentId, from, to, timeZone];
+  const byWeek = [...values, daysToMonday(weekStart)];
   const reached = await db.query<ReachedInWeek>(
     `with weekly as (
        select ${week}, k.groove_id, max(k.tempo)::float8 as reached from take k
@@ -47,11 +55,11 @@ export async function chartData(db: Db, studentId: string, span: Span, timeZone:
      select weekly.week, g.title, weekly.reached,
        (select a.tempo::float8 from assignment a where a.student_id = $1 and a.groove_id = weekly.groove_id order by a.set_at desc limit 1) as goal
      from weekly join most using (groove_id) join groove g on g.id = weekly.groove_id order by weekly.week, g.title`,
-    values,
+    byWeek,
   );
   const takes = await db.query<{ week: string; tempo: number; figures: unknown }>(
     `select ${week}, k.tempo::float8 as tempo, k.figures from take k where ${within} order by k.played_at desc, k.id limit ${MOST_TAKES}`,
-    values,
+    byWeek,
   );
   const heat = await db.query<PlaceOfMany>(
     `select p.limb, p.count, p.part, p.parts, p.counts, sum(p.matched)::int as matched, sum(p.missed)::int as missed,
@@ -65,7 +73,7 @@ export async function chartData(db: Db, studentId: string, span: Span, timeZone:
   return {
     span,
     reached: reached.rows,
-    weeks: await weeksOf(db, studentId, { from, to, timeZone }),
+    weeks: await weeksOf(db, studentId, { from, to, timeZone, weekStart }),
     takes: takes.rows.map(({ figures, ...row }) => {
       const read = readFigures(figures);
       return { ...row, figures: read.ok ? read.value.figures : [] };

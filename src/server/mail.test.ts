@@ -5,6 +5,8 @@ import { addressesOf, mailLeaves, mails, sendMails, setAddress, wantSummaries, w
 import { ada, bo, seed, teacher, teacherToken } from './testing/seeded';
 import { throwAwayDatabase } from './testing/throwAway';
 
+const ZURICH = { timeZone: 'Europe/Zurich', dates: 'en' } as const;
+
 const here = throwAwayDatabase('mail');
 const asTeacher = <T>(work: Parameters<typeof here.as<T>>[1]) => here.as(teacherToken, work);
 const asAda = <T>(work: Parameters<typeof here.as<T>>[1]) => here.as(ada.token, work);
@@ -132,15 +134,15 @@ describe('a mail', () => {
 test('mails say what there is to say', () => {
   const between = { name: 'Ada', teacher: 'Tova', workshop: 'Shed' };
   const [from, to] = [new Date('2026-11-24T15:00Z'), new Date('2026-11-26T16:00Z')];
-  expect(movedMail(between, from, to, 'Europe/Zurich')).toEqual({
+  expect(movedMail(between, from, to, ZURICH)).toEqual({
     subject: 'Your lesson of Tue 24 Nov, 16:00 is moved',
     body: 'Hello Ada,\n\nyour lesson of Tue 24 Nov, 16:00 is moved. It begins on Thu 26 Nov, 17:00.\n\nTova\nShed',
   });
-  expect(skippedMail(between, from, 'Europe/Zurich').subject).toBe('No lesson on Tue 24 Nov, 16:00');
+  expect(skippedMail(between, from, ZURICH).subject).toBe('No lesson on Tue 24 Nov, 16:00');
   const week = { minutes: 42, goal: 70, takes: 9, homework: ['Ferry ramp at 76.'], next: to };
-  expect(summaryMail(between, week, 'Europe/Zurich').body).toBe(
+  expect(summaryMail(between, week, ZURICH).body).toBe(
     'Hello Ada,\n\nthis week 42 minutes sounded of 70 that were set, in 9 takes.\n\nSet for you:\n– Ferry ramp at 76.\n\nYour next lesson is on Thu 26 Nov, 17:00.\n\nTova\nShed',
   );
   const quiet = { minutes: 0, goal: 0, takes: 0, homework: [] };
-  expect(summaryMail(between, quiet, 'Europe/Zurich').body).toContain('this week nothing was played.');
+  expect(summaryMail(between, quiet, ZURICH).body).toContain('this week nothing was played.');
 });

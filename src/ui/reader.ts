@@ -1,10 +1,11 @@
+import { clockOf, type Clock } from '@/core/documents/settings';
 import type { School } from '@/core/count/schools';
 import type { ReportWords } from '@/core/take/verdictInWords';
 
 /** Whoever reads a page: how they count, by which clock days and times are said, and whether in figures or plain words. */
 export interface Reader {
   school: School;
-  timeZone: string;
+  clock: Clock;
   report: ReportWords;
 }
 
@@ -15,9 +16,9 @@ export const readerOf = ({
 }: {
   school: School;
   report: ReportWords;
-  settings: { timeZone: string };
+  settings: Clock;
 }): Reader => ({
   school,
   report,
-  timeZone: settings.timeZone,
+  clock: clockOf(settings),
 });

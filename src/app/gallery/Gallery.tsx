@@ -158,7 +158,7 @@ function Played({ name, groove, playing }: { name: string; groove: Groove; playi
       />
       <TakeTable
         takes={[row, { ...row, id: `${name} anew`, verdict: undefined, is_judged: false }]}
-        reader={{ school: SCHOOL, timeZone: 'Europe/Zurich', report: 'figures' }}
+        reader={{ school: SCHOOL, clock: { timeZone: 'Europe/Zurich', dates: 'en' }, report: 'figures' }}
         withPlayer
       />
     </Part>

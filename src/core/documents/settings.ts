@@ -91,6 +91,20 @@ export const timeZoneShape = z
   .max(60)
   .refine(isTimeZone, 'There is no such time zone. Choose one from the list, like Europe/Zurich.');
 
+/** Languages that days and months can be named in. */
+export const DATE_LANGUAGES = ['en', 'da', 'de', 'es', 'fi', 'fr', 'it', 'nb', 'nl', 'pl', 'pt', 'sv'] as const;
+export type DateLanguage = (typeof DATE_LANGUAGES)[number];
+
+/** Days a week can begin on. */
+export const WEEK_STARTS = ['Monday', 'Sunday', 'Saturday'] as const;
+export type WeekStart = (typeof WEEK_STARTS)[number];
+
+/** By which clock days and times are said, and in which language they are named. */
+export interface Clock {
+  timeZone: string;
+  dates: DateLanguage;
+}
+
 const sections = {
   schools: z.array(ownSchoolShape).max(8),
   limits: z.strictObject({ hand: three, foot: three }),
@@ -105,6 +119,9 @@ const sections = {
     .max(40),
   /** Where the workshop is: days and times are said by its clock. */
   timeZone: timeZoneShape,
+  /** The language that days and months are named in. */
+  dates: z.enum(DATE_LANGUAGES, 'Choose a language from the list.'),
+  weekStart: z.enum(WEEK_STARTS, 'Choose a day from the list.'),
   /** How many days old a backup may be before the teacher is told; 0: never. */
   backupDays: z
     .number({ error: 'Write a number of days, 0 to 365.' })
@@ -122,8 +139,13 @@ export interface WorkshopSettings {
   limits: SpeedLimits;
   feels: StyleFeel[];
   timeZone: string;
+  dates: DateLanguage;
+  weekStart: WeekStart;
   backupDays: number;
 }
+
+/** What of the settings says when something is. */
+export const clockOf = ({ timeZone, dates }: Clock): Clock => ({ timeZone, dates });
 
 export const USUAL_SETTINGS: WorkshopSettings = {
   version: 1,
@@ -131,6 +153,8 @@ export const USUAL_SETTINGS: WorkshopSettings = {
   limits: SPEED_LIMITS,
   feels: STYLE_FEELS,
   timeZone: 'Etc/UTC',
+  dates: 'en',
+  weekStart: 'Monday',
   backupDays: 7,
 };
 
@@ -141,6 +165,8 @@ export const settingsShape = z.strictObject({
   limits: sections.limits.optional(),
   feels: sections.feels.optional(),
   timeZone: sections.timeZone.optional(),
+  dates: sections.dates.optional(),
+  weekStart: sections.weekStart.optional(),
   backupDays: sections.backupDays.optional(),
 });
 

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { agendaOf, daysOf, daysSpan, instantOf, onClock, type DatedLesson, type LessonTime } from './agenda';
+import { WEEK_STARTS } from '../documents/settings';
+import {
+  agendaOf,
+  daysOf,
+  daysSpan,
+  daysToMonday,
+  instantOf,
+  onClock,
+  weekOf,
+  type DatedLesson,
+  type LessonTime,
+} from './agenda';
 
 const tuesday: LessonTime = {
   id: 't',
@@ -104,4 +115,28 @@ describe('what is planned stands in the place of its time', () => {
       'lesson',
     ]);
   });
+});
+
+test('a week begins on the day it is to begin on, over the ends of months and years', () => {
+  expect(weekOf('2026-11-26', 'Monday')).toBe('2026-11-23');
+  expect(weekOf('2026-11-23', 'Monday')).toBe('2026-11-23');
+  expect(weekOf('2026-11-22', 'Monday')).toBe('2026-11-16');
+  expect(weekOf('2026-11-22', 'Sunday')).toBe('2026-11-22');
+  expect(weekOf('2026-11-21', 'Sunday')).toBe('2026-11-15');
+  expect(weekOf('2026-11-21', 'Saturday')).toBe('2026-11-21');
+  expect(weekOf('2027-01-01', 'Saturday', -1)).toBe('2026-12-19');
+  expect(weekOf('2027-01-01', 'Monday', 1)).toBe('2027-01-04');
+  fc.assert(
+    fc.property(
+      fc.date({ min: new Date('2000-01-01'), max: new Date('2099-12-31'), noInvalidDate: true }),
+      fc.constantFrom(...WEEK_STARTS),
+      (date, start) => {
+        const day = date.toISOString().slice(0, 10);
+        const first = weekOf(day, start);
+        expect(first <= day && day < weekOf(first, start, 1)).toBe(true);
+        // The database counts it the same: moved on, a week begins on its Monday.
+        expect((new Date(`${first}T12:00Z`).getUTCDay() + daysToMonday(start)) % 7).toBe(1);
+      },
+    ),
+  );
 });

@@ -1,6 +1,7 @@
 import { TZDate } from '@date-fns/tz';
 import { addDays, addMinutes } from 'date-fns';
 import * as rrule from 'rrule';
+import type { WeekStart } from '../documents/settings';
 
 // Bundlers take the package's modules; Node sees it as CommonJS, with its names under `default`.
 const { RRule } = (rrule as { default?: typeof rrule }).default ?? rrule;
@@ -74,6 +75,21 @@ export function onClock(instant: Date, timeZone: string): { day: string; at: str
 /** A day as the rule counts it: its midnight in UTC, so that no clock is in the way. */
 const asUtc = (day: string) => new Date(`${day}T00:00:00Z`);
 const dayOf = (utc: Date) => utc.toISOString().slice(0, 10);
+
+const DAY_MS = 86_400_000;
+/** How many days after a Monday a week ends and the next begins: a week from Sunday begins six days after it. */
+const AFTER_MONDAY: Record<WeekStart, number> = { Monday: 0, Sunday: 6, Saturday: 5 };
+
+/** The first day of the week that a day lies in, "2026-11-23"; or so many weeks on. */
+export function weekOf(day: string, start: WeekStart, weeks = 0): string {
+  const date = asUtc(day);
+  const sinceMonday = (date.getUTCDay() + 6) % 7;
+  const since = (sinceMonday - AFTER_MONDAY[start] + 7) % 7;
+  return dayOf(new Date(date.getTime() + (7 * weeks - since) * DAY_MS));
+}
+
+/** Days by which a day is moved on so that its week, as it is counted here, is the week from Monday that it falls into. */
+export const daysToMonday = (start: WeekStart): number => (7 - AFTER_MONDAY[start]) % 7;
 
 /** The days a time comes round on, from the first day to the last, both included. */
 export function daysOf({ rule, startsOn, endsOn }: LessonTime, from: string, to: string): string[] {

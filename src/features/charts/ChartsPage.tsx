@@ -28,12 +28,13 @@ interface ChartsPageProps {
 export function ChartsPage({ student, isOwn, weeks, now, before, reader }: ChartsPageProps) {
   const href = (many: number, beside: boolean) =>
     `/charts?${new URLSearchParams({ ...(!isOwn && { student: student.id }), weeks: String(many), ...(beside && { beside: 'yes' }) })}`;
-  const charts = chartsOf(now, before);
+  const { school, clock } = reader;
+  const charts = chartsOf(now, before, clock);
   const heats = [now, ...(before ? [before] : [])].filter(({ heat }) => heat.length);
   return (
     <Page
       title={isOwn ? 'Charts' : `Charts of ${student.name}`}
-      note={`${dateInWords(now.span.from)} to ${dateInWords(now.span.to)}`}
+      note={`${dateInWords(now.span.from, clock)} to ${dateInWords(now.span.to, clock)}`}
       actions={<Button href={isOwn ? '/takes' : `/takes?student=${student.id}`}>Log</Button>}
     >
       <Box component="nav" aria-label="Span" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mb: 3 }}>
@@ -50,7 +51,7 @@ export function ChartsPage({ student, isOwn, weeks, now, before, reader }: Chart
         ))}
         <Button href={href(weeks, !before)} size="small" variant={before ? 'contained' : 'text'}>
           {before
-            ? `Beside ${dateInWords(before.span.from)} to ${dateInWords(before.span.to)}`
+            ? `Beside ${dateInWords(before.span.from, clock)} to ${dateInWords(before.span.to, clock)}`
             : 'Beside the weeks before'}
         </Button>
       </Box>
@@ -70,10 +71,10 @@ export function ChartsPage({ student, isOwn, weeks, now, before, reader }: Chart
             <section key={span.from}>
               {heats.length > 1 && (
                 <Typography color="textSecondary">
-                  {dateInWords(span.from)} to {dateInWords(span.to)}
+                  {dateInWords(span.from, clock)} to {dateInWords(span.to, clock)}
                 </Typography>
               )}
-              <PlaceHeat places={heat} school={reader.school} />
+              <PlaceHeat places={heat} school={school} />
             </section>
           ))}
         </Box>

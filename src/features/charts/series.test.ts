@@ -3,6 +3,8 @@ import type { ChartData } from '@/server/charts';
 import { rowsOf } from './rows';
 import { chartsOf } from './series';
 
+const CLOCK = { timeZone: 'Etc/UTC', dates: 'en' } as const;
+
 const data = (more: Partial<ChartData> = {}): ChartData => ({
   span: { from: '2026-11-02', to: '2026-11-15' },
   weeks: [
@@ -22,7 +24,7 @@ const data = (more: Partial<ChartData> = {}): ChartData => ({
   ...more,
 });
 const chart = (title: string, now = data(), before?: ChartData) =>
-  chartsOf(now, before).find((one) => one.title.startsWith(title))!;
+  chartsOf(now, before, CLOCK).find((one) => one.title.startsWith(title))!;
 
 describe('the charts of a span', () => {
   test('minutes stand against what was set; a week without either is there', () => {
@@ -66,9 +68,11 @@ describe('the charts of a span', () => {
   });
 
   test('what has no figure is not drawn', () => {
-    expect(chartsOf(data({ takes: [], reached: [] })).map(({ title }) => title)).toEqual(['Minutes a week']);
+    expect(chartsOf(data({ takes: [], reached: [] }), undefined, CLOCK).map(({ title }) => title)).toEqual([
+      'Minutes a week',
+    ]);
     const weeks = [{ week: '2026-11-02', minutes: 0, goal: 0, takes: 0 }];
-    expect(chartsOf(data({ takes: [], reached: [], weeks }))).toEqual([]);
+    expect(chartsOf(data({ takes: [], reached: [], weeks }), undefined, CLOCK)).toEqual([]);
   });
 
   test('each has its table', () => {

@@ -1,8 +1,9 @@
+import type { Clock } from '@/core/documents/settings';
 import { spreadsOfMany, swingByTempo, switchesOfMany } from '@/core/plan/studentFigures';
 import { grouped } from '@/core/take/grouped';
 import { rateInWords, switchInWords } from '@/core/take/figuresInWords';
 import type { ChartData } from '@/server/charts';
-import { dateInWords } from '@/ui/words/dates';
+import { shortDateInWords } from '@/ui/words/dates';
 import { opening } from '@/ui/words/text';
 
 /** A line or a row of bars: what it is called, and a value at each place across, nothing where there is none. */
@@ -30,14 +31,15 @@ export interface ChartOf {
 const rounded = (value: number) => Math.round(value * 10) / 10;
 
 /** Weeks are laid over one another by their place in the span, so that two spans can be compared. */
-const weeksAcross = ({ weeks }: ChartData): string[] => weeks.map(({ week }) => dateInWords(week).replace(/^\w+ /, ''));
+const weeksAcross = ({ weeks }: ChartData, clock: Clock): string[] =>
+  weeks.map(({ week }) => shortDateInWords(week, clock));
 
 /** The charts of a span; with a second one beside it, drawn as what was before. */
-export function chartsOf(now: ChartData, before?: ChartData): ChartOf[] {
+export function chartsOf(now: ChartData, before: ChartData | undefined, clock: Clock): ChartOf[] {
   return [
-    minutes(now, before),
-    reached(now, before),
-    spread(now, before),
+    minutes(now, before, clock),
+    reached(now, before, clock),
+    spread(now, before, clock),
     switches(now, before),
     swing(now, before),
   ].filter(({ series }) => series.some(({ values }) => values.some(Boolean)));
@@ -48,10 +50,10 @@ const both = (now: ChartData, before: ChartData | undefined, of: (data: ChartDat
   ...(before ? of(before).map((series) => ({ ...series, name: `${series.name}, before`, isBefore: true })) : []),
 ];
 
-const minutes = (now: ChartData, before?: ChartData): ChartOf => ({
+const minutes = (now: ChartData, before: ChartData | undefined, clock: Clock): ChartOf => ({
   title: 'Minutes a week',
   unit: 'min',
-  across: weeksAcross(now),
+  across: weeksAcross(now, clock),
   acrossName: 'Week from',
   shape: 'bars',
   series: both(now, before, ({ weeks }) => [
@@ -60,10 +62,10 @@ const minutes = (now: ChartData, before?: ChartData): ChartOf => ({
   ]),
 });
 
-const reached = (now: ChartData, before?: ChartData): ChartOf => ({
+const reached = (now: ChartData, before: ChartData | undefined, clock: Clock): ChartOf => ({
   title: 'Tempo reached, clean',
   unit: 'bpm',
-  across: weeksAcross(now),
+  across: weeksAcross(now, clock),
   acrossName: 'Week from',
   shape: 'lines',
   series: both(now, before, ({ weeks, reached: all }) =>
@@ -78,10 +80,10 @@ const reached = (now: ChartData, before?: ChartData): ChartOf => ({
   ),
 });
 
-const spread = (now: ChartData, before?: ChartData): ChartOf => ({
+const spread = (now: ChartData, before: ChartData | undefined, clock: Clock): ChartOf => ({
   title: 'Spread by rate',
   unit: 'ms',
-  across: weeksAcross(now),
+  across: weeksAcross(now, clock),
   acrossName: 'Week from',
   shape: 'lines',
   series: both(now, before, ({ weeks, takes }) => {

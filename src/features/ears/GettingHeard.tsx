@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Chip from '@mui/material/Chip';
 import Typography from '@mui/material/Typography';
@@ -26,13 +27,13 @@ const WAYS: Record<Listener, { what: string; How: ComponentType }> = {
 interface GettingHeardProps {
   /** What was learnt in this person's sessions. */
   kept: readonly EarsKept[];
-  timeZone: string;
+  clock: Clock;
 }
 
 const nothing = () => () => {};
 
 /** What listens on this device, and how it learns to hear: done once, and again when wished. */
-export function GettingHeard({ kept, timeZone }: GettingHeardProps) {
+export function GettingHeard({ kept, clock }: GettingHeardProps) {
   const [ears, change] = useEars();
   const here = useSyncExternalStore(nothing, deviceHere, () => undefined);
   useKeptEars(ears, kept.find(({ deviceId }) => deviceId === here)?.ears);
@@ -63,7 +64,7 @@ export function GettingHeard({ kept, timeZone }: GettingHeardProps) {
           </Typography>
         </Box>
         <How key={listener} />
-        {others.length > 0 && <OtherSessions kept={others} timeZone={timeZone} onUse={change} />}
+        {others.length > 0 && <OtherSessions kept={others} clock={clock} onUse={change} />}
       </Box>
     </Page>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -10,12 +11,12 @@ import { shortDayInWords } from '@/ui/words/dates';
 
 interface OtherSessionsProps {
   kept: readonly EarsKept[];
-  timeZone: string;
+  clock: Clock;
   onUse: (ears: Ears) => void;
 }
 
 /** What was learnt on this person's devices in other sessions: where a browser has forgotten, it need not be learnt again. */
-export function OtherSessions({ kept, timeZone, onUse }: OtherSessionsProps) {
+export function OtherSessions({ kept, clock, onUse }: OtherSessionsProps) {
   return (
     <Box component="section" aria-label="From other sessions">
       <Typography variant="h2" gutterBottom>
@@ -38,7 +39,7 @@ export function OtherSessions({ kept, timeZone, onUse }: OtherSessionsProps) {
           }}
         >
           <Typography sx={{ flex: '1 1 260px' }}>
-            {name}, {shortDayInWords(keptAt, timeZone)}
+            {name}, {shortDayInWords(keptAt, clock)}
             <Typography component="span" color="textSecondary">
               {' '}
               · {whatInWords(ears)}

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -13,20 +14,18 @@ import { HomeworkForm, type DueChoice } from './HomeworkForm';
 interface HomeworkItemProps {
   one: Homework;
   due: readonly DueChoice[];
-  timeZone: string;
+  clock: Clock;
   /** Whose it is, where there are several. */
   whose?: string;
 }
 
 /** One thing that is set: how, by when, how it goes; changed, ended or taken back here. */
-export function HomeworkItem({ one, due, timeZone, whose }: HomeworkItemProps) {
+export function HomeworkItem({ one, due, clock, whose }: HomeworkItemProps) {
   const [isChanging, setChanging] = useState(false);
   // A lesson that is not among those to come any more stays what it was due by.
   const at = one.due_at?.toISOString();
   const dueHere =
-    at && !due.some(({ value }) => value === at)
-      ? [{ value: at, label: dayInWords(one.due_at!, timeZone) }, ...due]
-      : due;
+    at && !due.some(({ value }) => value === at) ? [{ value: at, label: dayInWords(one.due_at!, clock) }, ...due] : due;
   return (
     <Box component="article" aria-label={one.title} sx={{ py: 1.5, borderTop: 1, borderColor: 'divider' }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 1, alignItems: 'center' }}>
@@ -39,8 +38,8 @@ export function HomeworkItem({ one, due, timeZone, whose }: HomeworkItemProps) {
             {goingInWords(one)}
           </Typography>
           <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
-            {one.reason} Since {shortDayInWords(one.set_at, timeZone)}
-            {one.due_at && `, by ${dayInWords(one.due_at, timeZone)}`}.
+            {one.reason} Since {shortDayInWords(one.set_at, clock)}
+            {one.due_at && `, by ${dayInWords(one.due_at, clock)}`}.
           </Typography>
         </Box>
         <Button

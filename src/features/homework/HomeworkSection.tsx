@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -19,7 +20,7 @@ interface HomeworkSectionProps {
   ended?: readonly Homework[];
   choices: readonly HomeworkChoice[];
   due: readonly DueChoice[];
-  timeZone: string;
+  clock: Clock;
   /** Something that is to be set next. */
   chosen?: string;
   canSet: boolean;
@@ -32,7 +33,7 @@ export function HomeworkSection({
   ended = [],
   choices,
   due,
-  timeZone,
+  clock,
   chosen,
   canSet,
 }: HomeworkSectionProps) {
@@ -54,7 +55,7 @@ export function HomeworkSection({
           key={one.id}
           one={one}
           due={due}
-          timeZone={timeZone}
+          clock={clock}
           whose={students.length > 1 ? students.find(({ id }) => id === one.student_id)?.name : undefined}
         />
       ))}
@@ -92,8 +93,7 @@ export function HomeworkSection({
                   <strong>{one.title}</strong> {setInWords(one)}
                   <br />
                   <Box component="span" sx={{ color: 'text.secondary' }}>
-                    {shortDayInWords(one.set_at, timeZone)} to {shortDayInWords(one.ended_at!, timeZone)}.{' '}
-                    {goingInWords(one)}
+                    {shortDayInWords(one.set_at, clock)} to {shortDayInWords(one.ended_at!, clock)}. {goingInWords(one)}
                   </Box>
                 </Typography>
                 {canSet && (

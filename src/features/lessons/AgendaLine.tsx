@@ -1,3 +1,4 @@
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -7,7 +8,7 @@ import { namesInWords } from '@/ui/words/text';
 import { OpenLesson } from './OpenLesson';
 
 /** One lesson in the order of its day: when, who, and the way into it. */
-export function AgendaLine({ entry, timeZone }: { entry: AgendaEntry; timeZone: string }) {
+export function AgendaLine({ entry, clock }: { entry: AgendaEntry; clock: Clock }) {
   const { lesson, time, holiday, startsAt, endsAt } = entry;
   const who = namesInWords((lesson?.students ?? time!.students).map(({ name }) => name));
   const state = holiday ?? (lesson && lesson.state !== 'planned' ? lesson.state : undefined);
@@ -22,7 +23,7 @@ export function AgendaLine({ entry, timeZone }: { entry: AgendaEntry; timeZone: 
           color: isOff ? 'text.secondary' : 'text.primary',
         }}
       >
-        {timeInWords(startsAt, timeZone)}–{timeInWords(endsAt, timeZone)}
+        {timeInWords(startsAt, clock)}–{timeInWords(endsAt, clock)}
       </Typography>
       <Typography
         sx={{

@@ -5,6 +5,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useActionState } from 'react';
+import type { Clock } from '@/core/documents/settings';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { dateInWords } from '@/ui/words/dates';
@@ -12,11 +13,12 @@ import { addHolidayAction, dropHolidayAction } from './actions';
 
 interface HolidaysProps {
   holidays: readonly { id: string; name: string; from: string; to: string }[];
+  clock: Clock;
   isOwner: boolean;
 }
 
 /** The days on which no lesson comes round, in the whole workshop. */
-export function Holidays({ holidays, isOwner }: HolidaysProps) {
+export function Holidays({ holidays, clock, isOwner }: HolidaysProps) {
   const [state, action, busy] = useActionState(addHolidayAction, EMPTY_FORM);
   const shrink = { inputLabel: { shrink: true } };
   return (
@@ -41,8 +43,8 @@ export function Holidays({ holidays, isOwner }: HolidaysProps) {
           }}
         >
           <Typography sx={{ flex: '1 1 320px', overflowWrap: 'anywhere' }}>
-            <strong>{name}</strong>, {dateInWords(from)}
-            {to !== from && ` to ${dateInWords(to)}`}
+            <strong>{name}</strong>, {dateInWords(from, clock)}
+            {to !== from && ` to ${dateInWords(to, clock)}`}
           </Typography>
           {isOwner && (
             <Button type="submit" name="holiday" value={id} size="small" aria-label={`Drop ${name}`}>

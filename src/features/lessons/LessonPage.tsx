@@ -1,3 +1,4 @@
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
@@ -17,7 +18,7 @@ import { RunningLesson } from './RunningLesson';
 
 interface LessonPageProps {
   lesson: Lesson;
-  timeZone: string;
+  clock: Clock;
   choices: readonly OpensChoice[];
   templates: readonly LessonTemplate[];
   /** What was last said to each student, by their name. */
@@ -29,13 +30,13 @@ interface LessonPageProps {
 const STATES = { planned: 'to come', running: 'running', held: 'held', skipped: 'skipped' } as const;
 
 /** A lesson: its plan, how it runs, and what was done, with the homework beside it. */
-export function LessonPage({ lesson, timeZone, choices, templates, last, homework }: LessonPageProps) {
+export function LessonPage({ lesson, clock, choices, templates, last, homework }: LessonPageProps) {
   const { id, students, plan, state, starts_at, minutes } = lesson;
   const names = namesInWords(students.map(({ name }) => name));
   return (
     <Page
       title={`Lesson: ${names || 'nobody'}`}
-      note={`${dayInWords(starts_at, timeZone)} · ${minutes} minutes · ${STATES[state]}`}
+      note={`${dayInWords(starts_at, clock)} · ${minutes} minutes · ${STATES[state]}`}
       actions={students.map((one) => (
         <Link key={one.id} href={`/people/${one.id}`} sx={{ alignSelf: 'center' }}>
           {one.name}
@@ -56,7 +57,7 @@ export function LessonPage({ lesson, timeZone, choices, templates, last, homewor
             <LessonSettings
               key={starts_at.getTime()}
               id={id}
-              {...onClock(starts_at, timeZone)}
+              {...onClock(starts_at, clock.timeZone)}
               minutes={minutes}
               isSkipped={state === 'skipped'}
               templates={templates}
@@ -73,7 +74,7 @@ export function LessonPage({ lesson, timeZone, choices, templates, last, homewor
                 <Box key={one.name} sx={{ mb: 1.5 }}>
                   <Typography variant="body2" color="textSecondary">
                     {students.length > 1 && `${one.name}, `}
-                    {dayInWords(one.at, timeZone)}
+                    {dayInWords(one.at, clock)}
                   </Typography>
                   <Typography sx={{ whiteSpace: 'pre-line', overflowWrap: 'anywhere' }}>{one.words}</Typography>
                 </Box>

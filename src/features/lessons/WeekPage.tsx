@@ -1,3 +1,4 @@
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -6,7 +7,7 @@ import { grouped } from '@/core/take/grouped';
 import type { AgendaEntry, TimeRow } from '@/server/lessonTimes';
 import { EmptyState } from '@/ui/EmptyState';
 import { Page } from '@/ui/Page';
-import { dateInWords, shortDayInWords, weekdayNamed } from '@/ui/words/dates';
+import { dateInWords, shortDateInWords, weekdayNamed } from '@/ui/words/dates';
 import { namesInWords } from '@/ui/words/text';
 import { endTimeAction } from './actions';
 import { AgendaLine } from './AgendaLine';
@@ -15,13 +16,13 @@ import { TimeForm } from './TimeForm';
 
 interface WeekPageProps {
   entries: readonly AgendaEntry[];
-  /** The Monday of the week, and those before and after, as days. */
-  week: { monday: string; before: string; after: string; isNow: boolean };
+  /** The first day of the week, and those of the weeks before and after. */
+  week: { from: string; before: string; after: string; isNow: boolean };
   today: string;
   times: readonly TimeRow[];
   students: readonly { id: string; name: string }[];
   holidays: readonly { id: string; name: string; from: string; to: string }[];
-  timeZone: string;
+  clock: Clock;
   isOwner: boolean;
 }
 
@@ -31,12 +32,12 @@ const everyInWords = (rule: string) => {
 };
 
 /** A week of lessons, the times they come round, and the days on which there are none. */
-export function WeekPage({ entries, week, today, times, students, holidays, timeZone, isOwner }: WeekPageProps) {
-  const days = grouped(entries, ({ startsAt }) => onClock(startsAt, timeZone).day);
+export function WeekPage({ entries, week, today, times, students, holidays, clock, isOwner }: WeekPageProps) {
+  const days = grouped(entries, ({ startsAt }) => onClock(startsAt, clock.timeZone).day);
   return (
     <Page
       title="Lessons"
-      note={`Week of ${dateInWords(week.monday)}`}
+      note={`Week of ${dateInWords(week.from, clock)}`}
       actions={
         <>
           <Button href={`/lessons?week=${week.before}`}>Week before</Button>
@@ -56,15 +57,11 @@ export function WeekPage({ entries, week, today, times, students, holidays, time
         {[...days].map(([day, all]) => (
           <section key={day}>
             <Typography variant="h2" sx={{ mb: 0.5 }}>
-              {dateInWords(day)}
+              {dateInWords(day, clock)}
               {day === today && ', today'}
             </Typography>
             {all.map((entry) => (
-              <AgendaLine
-                key={entry.lesson?.id ?? `${entry.time!.id} ${entry.ofDay}`}
-                entry={entry}
-                timeZone={timeZone}
-              />
+              <AgendaLine key={entry.lesson?.id ?? `${entry.time!.id} ${entry.ofDay}`} entry={entry} clock={clock} />
             ))}
           </section>
         ))}
@@ -100,10 +97,10 @@ export function WeekPage({ entries, week, today, times, students, holidays, time
               >
                 <Typography sx={{ flex: '1 1 320px', overflowWrap: 'anywhere' }}>
                   <strong>{namesInWords(one.students.map(({ name }) => name))}</strong>, {everyInWords(one.rule)}{' '}
-                  {weekdayNamed(one.startsOn)} at {one.at}, {one.minutes} minutes
+                  {weekdayNamed(one.startsOn, clock)} at {one.at}, {one.minutes} minutes
                   <Box component="span" sx={{ color: 'text.secondary' }}>
-                    {one.startsOn > today && `, from ${shortDayInWords(new Date(`${one.startsOn}T12:00Z`), 'UTC')}`}
-                    {one.endsOn && `, until ${shortDayInWords(new Date(`${one.endsOn}T12:00Z`), 'UTC')}`}
+                    {one.startsOn > today && `, from ${shortDateInWords(one.startsOn, clock)}`}
+                    {one.endsOn && `, until ${shortDateInWords(one.endsOn, clock)}`}
                   </Box>
                 </Typography>
                 <input type="hidden" name="day" value={today} />
@@ -116,7 +113,7 @@ export function WeekPage({ entries, week, today, times, students, holidays, time
             ))}
           </section>
         )}
-        {(isOwner || holidays.length > 0) && <Holidays holidays={holidays} isOwner={isOwner} />}
+        {(isOwner || holidays.length > 0) && <Holidays holidays={holidays} clock={clock} isOwner={isOwner} />}
       </Box>
     </Page>
   );

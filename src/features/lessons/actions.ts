@@ -132,7 +132,7 @@ export async function moveLessonAction(_before: FormState, form: FormData): Prom
     if (!(await moveLesson(db, id, to, minutes))) return undefined;
     // A lesson that only lasts longer needs no word.
     if (!before || before.starts_at.getTime() === to.getTime()) return [];
-    return writeComing(db, teacher, before, (who) => movedMail(who, before.starts_at, to, timeZone));
+    return writeComing(db, teacher, before, (who) => movedMail(who, before.starts_at, to, teacher.settings));
   });
   if (!ids) return fieldProblem(form, 'day', 'This lesson has begun already, or is not there any more.');
   await sendMails(ids, asPerson);
@@ -149,7 +149,7 @@ export async function skipLessonAction(form: FormData): Promise<void> {
         const before = await lesson(db, id);
         const isDone = await skipLesson(db, id, isSkipped);
         if (!isDone || !isSkipped || !before) return [];
-        return writeComing(db, teacher, before, (who) => skippedMail(who, before.starts_at, teacher.settings.timeZone));
+        return writeComing(db, teacher, before, (who) => skippedMail(who, before.starts_at, teacher.settings));
       })
     : [];
   await sendMails(ids, asPerson);

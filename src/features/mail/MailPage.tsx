@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -17,11 +18,11 @@ interface MailPageProps {
   mails: readonly MailRow[];
   /** Whether mail leaves this server at all. */
   leaves: boolean;
-  timeZone: string;
+  clock: Clock;
 }
 
 /** What was written to students: sent by the server that is set, or lying here as it would have been sent. */
-export function MailPage({ mails, leaves, timeZone }: MailPageProps) {
+export function MailPage({ mails, leaves, clock }: MailPageProps) {
   const [state, action, busy] = useActionState(writeSummariesAction, EMPTY_FORM);
   return (
     <Page
@@ -54,14 +55,14 @@ export function MailPage({ mails, leaves, timeZone }: MailPageProps) {
           </EmptyState>
         )}
         {mails.map((one) => (
-          <OneMail key={one.id} mail={one} leaves={leaves} timeZone={timeZone} />
+          <OneMail key={one.id} mail={one} leaves={leaves} clock={clock} />
         ))}
       </Box>
     </Page>
   );
 }
 
-function OneMail({ mail, leaves, timeZone }: { mail: MailRow; leaves: boolean; timeZone: string }) {
+function OneMail({ mail, leaves, clock }: { mail: MailRow; leaves: boolean; clock: Clock }) {
   const { id, subject, address, body, written_at, sent_at, failed } = mail;
   return (
     <Box component="article" aria-label={subject} sx={{ borderTop: 1, borderColor: 'divider', pt: 1.5 }}>
@@ -69,7 +70,7 @@ function OneMail({ mail, leaves, timeZone }: { mail: MailRow; leaves: boolean; t
         <Box sx={{ flex: '1 1 320px', minWidth: 0 }}>
           <Typography sx={{ fontWeight: 650, overflowWrap: 'anywhere' }}>{subject}</Typography>
           <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
-            to {address}, {dayInWords(written_at, timeZone)} · {stateOf(mail, leaves)}
+            to {address}, {dayInWords(written_at, clock)} · {stateOf(mail, leaves)}
           </Typography>
         </Box>
         {leaves && !sent_at && (

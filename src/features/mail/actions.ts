@@ -70,10 +70,12 @@ export async function writeSummariesAction(_before: FormState, _form: FormData):
 }
 
 async function summaryOf(db: Db, teacher: Person, { person_id, name, address }: MailAddress): Promise<Letter> {
-  const { timeZone } = teacher.settings;
+  const { timeZone, weekStart } = teacher.settings;
   const now = new Date();
   const day = (date: Date) => onClock(date, timeZone).day;
-  const week = (await weeksOf(db, person_id, { from: day(addDays(now, -6)), to: day(now), timeZone })).at(-1);
+  const week = (await weeksOf(db, person_id, { from: day(addDays(now, -6)), to: day(now), timeZone, weekStart })).at(
+    -1,
+  );
   const set = await homework(db, [person_id], { timeZone });
   const text = summaryMail(
     { name, teacher: teacher.name, workshop: teacher.workshop },
@@ -84,7 +86,7 @@ async function summaryOf(db: Db, teacher: Person, { person_id, name, address }: 
       homework: set.map((one) => `${one.title} ${setInWords(one)}. ${goingInWords(one)}`),
       next: (await upcoming(db, person_id, now, timeZone, 1))[0]?.startsAt,
     },
-    timeZone,
+    teacher.settings,
   );
   return { kind: 'summary', address, about: person_id, ...text };
 }

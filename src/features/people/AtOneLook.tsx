@@ -37,7 +37,7 @@ export function AtOneLook({ student, news, next, reader }: AtOneLookProps) {
             </Typography>
             <Typography color="textSecondary">
               <Link href={`/takes/${news.last_id}`}>
-                {news.last_title} at {tempoInWords(news.last_tempo!)}, {dayInWords(news.last_at, reader.timeZone)}
+                {news.last_title} at {tempoInWords(news.last_tempo!)}, {dayInWords(news.last_at, reader.clock)}
               </Link>
               , mean {lateOrEarly(news.last_mean_ms)}, spread {inMs(news.last_sd_ms)}
             </Typography>
@@ -57,7 +57,7 @@ export function AtOneLook({ student, news, next, reader }: AtOneLookProps) {
       </Part>
       <Part title="Comes next">
         <Typography sx={{ fontSize: '1.2rem', fontWeight: 650 }}>
-          {next ? dayInWords(next, reader.timeZone) : 'No lesson is set down'}
+          {next ? dayInWords(next, reader.clock) : 'No lesson is set down'}
         </Typography>
         <Typography color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
           {student.goals ? `After: ${student.goals}` : <Link href="/lessons">Lessons</Link>}

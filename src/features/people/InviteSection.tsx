@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -15,20 +16,20 @@ interface InviteSectionProps {
   name: string;
   /** When an invitation that is open runs out. */
   openUntil?: Date;
-  timeZone: string;
+  clock: Clock;
 }
 
 const NONE: Invited = {};
 
 /** A link by which a student comes in: for the first time, or with a new password after the old one is forgotten. */
-export function InviteSection({ id, name, openUntil, timeZone }: InviteSectionProps) {
+export function InviteSection({ id, name, openUntil, clock }: InviteSectionProps) {
   const [state, action, busy] = useActionState(inviteAction, NONE);
   const link = state.token && openUntil ? `${window.location.origin}/join/${state.token}` : undefined;
   return (
     <Box sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}>
       <Typography color="textSecondary">
         {openUntil
-          ? `An invitation is open until ${dayInWords(openUntil, timeZone)}. It holds once; another one takes its place.`
+          ? `An invitation is open until ${dayInWords(openUntil, clock)}. It holds once; another one takes its place.`
           : `A link for ${name} to come in with a name and password of their own: once, within seven days. Also where a password is forgotten.`}
       </Typography>
       {state.say && <Alert severity="error">{state.say}</Alert>}

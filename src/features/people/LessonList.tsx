@@ -1,3 +1,4 @@
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
@@ -6,13 +7,13 @@ import { dayInWords } from '@/ui/words/dates';
 
 interface LessonListProps {
   lessons: readonly LessonRow[];
-  timeZone: string;
+  clock: Clock;
   /** Whether the reader may open them: a teacher. */
   canOpen?: boolean;
 }
 
 /** A student's lessons that were held, with what they took home. */
-export function LessonList({ lessons, timeZone, canOpen = true }: LessonListProps) {
+export function LessonList({ lessons, clock, canOpen = true }: LessonListProps) {
   return (
     <section>
       <Typography variant="h2" gutterBottom>
@@ -25,9 +26,9 @@ export function LessonList({ lessons, timeZone, canOpen = true }: LessonListProp
         >
           <Box sx={{ width: 240, flex: 'none' }}>
             {canOpen ? (
-              <Link href={`/lessons/${one.id}`}>{dayInWords(one.starts_at, timeZone)}</Link>
+              <Link href={`/lessons/${one.id}`}>{dayInWords(one.starts_at, clock)}</Link>
             ) : (
-              `${dayInWords(one.starts_at, timeZone)}, ${one.teacher}`
+              `${dayInWords(one.starts_at, clock)}, ${one.teacher}`
             )}
             {one.state === 'running' && <Typography color="primary">running</Typography>}
           </Box>

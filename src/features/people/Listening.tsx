@@ -15,7 +15,7 @@ interface ListeningProps {
 }
 
 /** What a student tells by ear: how far with each subject, and what is taken for what. */
-export function Listening({ progress, reader: { school, timeZone } }: ListeningProps) {
+export function Listening({ progress, reader: { school, clock } }: ListeningProps) {
   return progress.map(({ subject, sittings, answers }) => {
     const [last] = sittings;
     return (
@@ -28,7 +28,7 @@ export function Listening({ progress, reader: { school, timeZone } }: ListeningP
             <strong>{opening(subject)}</strong>, step {last!.rung + 1} of {RUNGS}
           </Typography>
           <Typography variant="body2" color="textSecondary">
-            Last {last!.answered} of {last!.asked} right, {dayInWords(last!.at, timeZone)}
+            Last {last!.answered} of {last!.asked} right, {dayInWords(last!.at, clock)}
           </Typography>
         </Box>
         <Typography sx={{ flex: '2 1 340px' }}>

@@ -15,7 +15,7 @@ import {
 import { dayInWords, shortDayInWords } from '@/ui/words/dates';
 import type { ProgressProps } from './ProgressChart';
 
-export function ProgressLines({ points, timeZone }: ProgressProps) {
+export function ProgressLines({ points, clock }: ProgressProps) {
   const { cloth, text, divider, background } = useTheme().vars!.palette;
   const axis = { stroke: text.secondary, fontSize: 12 };
   // One place across for each take: days without practice would leave most of the width empty.
@@ -27,7 +27,7 @@ export function ProgressLines({ points, timeZone }: ProgressProps) {
         <XAxis
           dataKey="index"
           {...axis}
-          tickFormatter={(index: number) => shortDayInWords(points[index]!.at, timeZone)}
+          tickFormatter={(index: number) => shortDayInWords(points[index]!.at, clock)}
           interval="preserveStartEnd"
           minTickGap={40}
         />
@@ -40,9 +40,7 @@ export function ProgressLines({ points, timeZone }: ProgressProps) {
             borderRadius: 6,
             color: text.primary,
           }}
-          labelFormatter={(index) =>
-            `${points[Number(index)]!.title}, ${dayInWords(points[Number(index)]!.at, timeZone)}`
-          }
+          labelFormatter={(index) => `${points[Number(index)]!.title}, ${dayInWords(points[Number(index)]!.at, clock)}`}
           formatter={(value) => `${Math.round(Number(value))} ms`}
         />
         <Legend />

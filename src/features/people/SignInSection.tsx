@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -15,24 +16,19 @@ interface SignInSectionProps {
   student: Pick<Person, 'id' | 'name' | 'sign_in_name'>;
   /** When an invitation that is open runs out. */
   openUntil?: Date;
-  timeZone: string;
+  clock: Clock;
   /** The invitation sent by mail. */
   byMail: ReactNode;
 }
 
 /** A student's way in, as the teacher settles it: by a link, or by a password that is told. */
-export function SignInSection({
-  student: { id, name, sign_in_name },
-  openUntil,
-  timeZone,
-  byMail,
-}: SignInSectionProps) {
+export function SignInSection({ student: { id, name, sign_in_name }, openUntil, clock, byMail }: SignInSectionProps) {
   const [state, action, busy] = useActionState(setStudentPasswordAction, EMPTY_FORM);
   const [isOpen, setOpen] = useState(false);
   return (
     <Box component="section" sx={{ display: 'grid', gap: 1.5 }}>
       <Typography variant="h2">Coming in</Typography>
-      <InviteSection id={id} name={name} openUntil={openUntil} timeZone={timeZone} />
+      <InviteSection id={id} name={name} openUntil={openUntil} clock={clock} />
       {byMail}
       {!isOpen && (
         <Box>

@@ -74,14 +74,14 @@ export function StudentPage({
         {news && <AtOneLook student={student} news={news} next={next} reader={reader} />}
         {homework}
         {comesNext}
-        {lessons.length > 0 && <LessonList lessons={lessons} timeZone={reader.timeZone} />}
+        {lessons.length > 0 && <LessonList lessons={lessons} clock={reader.clock} />}
         {heard.length > 1 && (
           <section>
             <Typography variant="h2" gutterBottom>
               How it goes
             </Typography>
             <ProgressChart
-              timeZone={reader.timeZone}
+              clock={reader.clock}
               points={heard.toReversed().map((take) => ({
                 at: take.played_at.getTime(),
                 mean: take.mean_error_ms!,
@@ -128,7 +128,7 @@ export function StudentPage({
         </section>
         {sharing}
         {!student.archived && (
-          <SignInSection student={student} openUntil={openUntil} timeZone={reader.timeZone} byMail={byMail} />
+          <SignInSection student={student} openUntil={openUntil} clock={reader.clock} byMail={byMail} />
         )}
         <LeavingSection id={student.id} name={student.name} archived={student.archived} />
       </Box>

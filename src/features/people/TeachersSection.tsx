@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -18,11 +19,11 @@ interface TeachersSectionProps {
   isOwner: boolean;
   /** When the open invitation of a teacher runs out, by their id. */
   openUntil: Readonly<Record<string, Date>>;
-  timeZone: string;
+  clock: Clock;
 }
 
 /** Who teaches in the workshop; an owner adds teachers, invites them, and archives those who leave. */
-export function TeachersSection({ teachers, me, isOwner, openUntil, timeZone }: TeachersSectionProps) {
+export function TeachersSection({ teachers, me, isOwner, openUntil, clock }: TeachersSectionProps) {
   const [state, action, busy] = useActionState(addTeacherAction, EMPTY_FORM);
   return (
     <section>
@@ -38,7 +39,7 @@ export function TeachersSection({ teachers, me, isOwner, openUntil, timeZone }: 
           isMe={one.id === me}
           canManage={isOwner && one.id !== me}
           openUntil={openUntil[one.id]}
-          timeZone={timeZone}
+          clock={clock}
         />
       ))}
       {isOwner && (
@@ -68,10 +69,10 @@ interface TeacherLineProps {
   isMe: boolean;
   canManage: boolean;
   openUntil?: Date;
-  timeZone: string;
+  clock: Clock;
 }
 
-function TeacherLine({ one, isMe, canManage, openUntil, timeZone }: TeacherLineProps) {
+function TeacherLine({ one, isMe, canManage, openUntil, clock }: TeacherLineProps) {
   const [isInviting, setInviting] = useState(false);
   const { id, name, is_owner, archived, students } = one;
   return (
@@ -114,7 +115,7 @@ function TeacherLine({ one, isMe, canManage, openUntil, timeZone }: TeacherLineP
           </form>
         )}
       </Box>
-      {isInviting && <InviteSection id={id} name={name} openUntil={openUntil} timeZone={timeZone} />}
+      {isInviting && <InviteSection id={id} name={name} openUntil={openUntil} clock={clock} />}
     </Box>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
@@ -12,11 +13,11 @@ interface BesideChoiceProps {
   others: readonly EarlierTake[];
   /** The one that lies beside it. */
   chosen?: string;
-  timeZone: string;
+  clock: Clock;
 }
 
 /** Chooses another take of the same groove to lay beside this one. */
-export function BesideChoice({ takeId, others, chosen = '', timeZone }: BesideChoiceProps) {
+export function BesideChoice({ takeId, others, chosen = '', clock }: BesideChoiceProps) {
   const router = useRouter();
   return (
     <TextField
@@ -29,7 +30,7 @@ export function BesideChoice({ takeId, others, chosen = '', timeZone }: BesideCh
     >
       {others.map(({ id, played_at, tempo }) => (
         <MenuItem key={id} value={id}>
-          {dayInWords(played_at, timeZone)} at {tempoInWords(tempo)}
+          {dayInWords(played_at, clock)} at {tempoInWords(tempo)}
         </MenuItem>
       ))}
     </TextField>

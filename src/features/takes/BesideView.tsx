@@ -41,7 +41,7 @@ interface BesideViewProps {
 }
 
 /** Two takes of the same groove, one under the other on the same axis, and what changed in words. */
-export function BesideView({ now, before, others, reader: { school, timeZone, report } }: BesideViewProps) {
+export function BesideView({ now, before, others, reader: { school, clock, report } }: BesideViewProps) {
   const later = useJudged(now);
   const earlier = useJudged(before);
   const changes = useMemo(() => changesSince(later.compared, earlier.compared), [later, earlier]);
@@ -49,10 +49,10 @@ export function BesideView({ now, before, others, reader: { school, timeZone, re
   return (
     <Page
       title={now.row.title}
-      note={`${now.row.player}, ${dayInWords(now.row.played_at, timeZone)} against ${dayInWords(before.row.played_at, timeZone)}`}
+      note={`${now.row.player}, ${dayInWords(now.row.played_at, clock)} against ${dayInWords(before.row.played_at, clock)}`}
       actions={
         <>
-          <BesideChoice takeId={now.row.id} others={others} chosen={before.row.id} timeZone={timeZone} />
+          <BesideChoice takeId={now.row.id} others={others} chosen={before.row.id} clock={clock} />
           <PrintButton />
           <Button href={`/takes/${now.row.id}`} variant="outlined" className="no-print">
             This take alone
@@ -85,7 +85,7 @@ export function BesideView({ now, before, others, reader: { school, timeZone, re
           return (
             <section key={side.row.id}>
               <Typography variant="h2">
-                {dayInWords(side.row.played_at, timeZone)} at {tempoInWords(side.row.tempo)}
+                {dayInWords(side.row.played_at, clock)} at {tempoInWords(side.row.tempo)}
               </Typography>
               <Typography color="textSecondary" sx={{ mb: 1 }}>
                 {verdictInWords(judgement.verdict, school, report).say}
@@ -101,7 +101,7 @@ export function BesideView({ now, before, others, reader: { school, timeZone, re
           <BesideTable
             now={later.compared.figures}
             before={earlier.compared.figures}
-            days={[now, before].map((side) => dayInWords(side.row.played_at, timeZone))}
+            days={[now, before].map((side) => dayInWords(side.row.played_at, clock))}
           />
         )}
       </Box>

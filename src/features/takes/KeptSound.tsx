@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -13,18 +14,16 @@ import { dropRecordingAction, pinRecordingAction } from './actions';
 interface KeptSoundProps {
   recording: RecordingRow;
   own: boolean;
-  timeZone: string;
+  clock: Clock;
 }
 
 /** How long the sound of a take is kept, and what can be done about it. */
-export function KeptSound({ recording: { take_id, kept_at, is_pinned }, own, timeZone }: KeptSoundProps) {
+export function KeptSound({ recording: { take_id, kept_at, is_pinned }, own, clock }: KeptSoundProps) {
   const [asks, setAsks] = useState(false);
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 1, rowGap: 0.5 }}>
       <Typography variant="body2" color="textSecondary">
-        {is_pinned
-          ? 'Pinned: it stays'
-          : `Goes by itself on ${shortDayInWords(addDays(kept_at, SOUND_DAYS), timeZone)}`}
+        {is_pinned ? 'Pinned: it stays' : `Goes by itself on ${shortDayInWords(addDays(kept_at, SOUND_DAYS), clock)}`}
       </Typography>
       <form action={pinRecordingAction}>
         <input type="hidden" name="pinned" value={is_pinned ? 'no' : 'yes'} />

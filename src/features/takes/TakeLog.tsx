@@ -88,7 +88,7 @@ export function TakeLog({
       {(takes.length > 0 || isNarrowed(asked)) && <LogFilters asked={asked} />}
       {isNewest && !isNarrowed(asked) && (
         <>
-          {weeks && <WeekTotals weeks={weeks} />}
+          {weeks && <WeekTotals weeks={weeks} clock={reader.clock} />}
           {lessons}
         </>
       )}
@@ -96,7 +96,7 @@ export function TakeLog({
         <>
           <TakeTable
             takes={takes}
-            groups={blocksInWords(takes, reader.timeZone, isTeacher)}
+            groups={blocksInWords(takes, reader.clock, isTeacher)}
             words={notes}
             reader={reader}
             withPlayer={isTeacher}
@@ -126,7 +126,7 @@ export function TakeLog({
             : 'Play a groove in the room. When you stop, the take is judged and stands here with its figures.'}
         </EmptyState>
       )}
-      <ImportLog name={name} timeZone={reader.timeZone} />
+      <ImportLog name={name} timeZone={reader.clock.timeZone} />
     </Page>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -19,11 +20,11 @@ interface TakeNotesProps {
   bars: number;
   /** The bar on which a word is to be written. */
   bar?: number;
-  timeZone: string;
+  clock: Clock;
 }
 
 /** What the student and the teacher wrote on a take, and a line to write more. */
-export function TakeNotes({ takeId, notes, readerId, bars, bar: asked, timeZone }: TakeNotesProps) {
+export function TakeNotes({ takeId, notes, readerId, bars, bar: asked, clock }: TakeNotesProps) {
   const words = useRef<HTMLDivElement>(null);
   // The bar was chosen elsewhere: all that is left is to write.
   useEffect(() => {
@@ -43,7 +44,7 @@ export function TakeNotes({ takeId, notes, readerId, bars, bar: asked, timeZone 
           </Typography>
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
             <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
-              {author}, {dayInWords(written_at, timeZone)}
+              {author}, {dayInWords(written_at, clock)}
             </Typography>
             {author_id === readerId && (
               <form action={dropNoteAction} className="no-print">

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -47,7 +48,7 @@ interface TakeViewProps {
 
 /** One take: what to fix first, where every stroke fell, and the figures; beside them what changed and what was said of it. */
 export function TakeView({ row, take, reader, readerId, notes, recording, before, others }: TakeViewProps) {
-  const { school, timeZone, report } = reader;
+  const { school, clock, report } = reader;
   const own = row.player_id === readerId;
   const judgement = useMemo(() => judge(take, row.level), [take, row.level]);
   const changes = useMemo(
@@ -58,15 +59,15 @@ export function TakeView({ row, take, reader, readerId, notes, recording, before
   const back = useListenBack(take, sound);
   const [bar, setBar] = useState<number>();
   const noted = useMemo(() => new Set(notes.flatMap((note) => note.bar ?? [])), [notes]);
-  const keptSound = recording && <KeptSound recording={recording} own={own} timeZone={timeZone} />;
+  const keptSound = recording && <KeptSound recording={recording} own={own} clock={clock} />;
   const weakness = weaknessOf(judgement.verdict, take, judgement.byPlace);
   return (
     <Page
       title={row.title}
-      note={noteOf(row, own, timeZone)}
+      note={noteOf(row, own, clock)}
       actions={
         <>
-          {others.length > 0 && <BesideChoice takeId={row.id} others={others} timeZone={timeZone} />}
+          {others.length > 0 && <BesideChoice takeId={row.id} others={others} clock={clock} />}
           <PrintButton />
           <Button href={own ? '/takes' : `/takes?student=${row.player_id}`} variant="outlined" className="no-print">
             All takes
@@ -125,7 +126,7 @@ export function TakeView({ row, take, reader, readerId, notes, recording, before
               changes={changes}
               school={school}
               report={report}
-              day={dayNamed(before.played_at, row.played_at, timeZone)}
+              day={dayNamed(before.played_at, row.played_at, clock)}
               href={`/takes/${row.id}?beside=${before.id}`}
             />
           )}
@@ -141,7 +142,7 @@ export function TakeView({ row, take, reader, readerId, notes, recording, before
             bar={bar}
             readerId={readerId}
             bars={judgement.schedule.bars.filter(({ barInRun }) => barInRun >= 0).length}
-            timeZone={timeZone}
+            clock={clock}
           />
           {!row.set_aside_why && <SetAside takeId={row.id} />}
         </Box>
@@ -150,11 +151,11 @@ export function TakeView({ row, take, reader, readerId, notes, recording, before
   );
 }
 
-function noteOf(row: TakeRow, own: boolean, timeZone: string): string {
+function noteOf(row: TakeRow, own: boolean, clock: Clock): string {
   return [
-    `${own ? '' : `${row.player}, `}${dayInWords(row.played_at, timeZone)}`,
+    `${own ? '' : `${row.player}, `}${dayInWords(row.played_at, clock)}`,
     // The browser's clock says when it was played; where that is far off, the server's stands beside it.
-    differenceInHours(row.received_at, row.played_at) >= 1 && `arrived ${dayInWords(row.received_at, timeZone)}`,
+    differenceInHours(row.received_at, row.played_at) >= 1 && `arrived ${dayInWords(row.received_at, clock)}`,
     `${tempoInWords(row.tempo)} bpm, click on ${row.click}`,
     lengthInWords(row.played_ms),
     !row.as_written && 'a take of its own: other bars than the groove has',

@@ -1,10 +1,11 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import type { Clock } from '@/core/documents/settings';
 import type { WeekOfPractice } from '@/server/practice';
-import { dateInWords } from '@/ui/words/dates';
+import { shortDateInWords } from '@/ui/words/dates';
 
 /** Minutes that sounded by week, each against what was set for its days. */
-export function WeekTotals({ weeks }: { weeks: readonly WeekOfPractice[] }) {
+export function WeekTotals({ weeks, clock }: { weeks: readonly WeekOfPractice[]; clock: Clock }) {
   if (!weeks.some(({ minutes }) => minutes)) return null;
   const most = Math.max(...weeks.map(({ minutes, goal }) => Math.max(minutes, goal)));
   return (
@@ -18,7 +19,7 @@ export function WeekTotals({ weeks }: { weeks: readonly WeekOfPractice[] }) {
           sx={{ display: 'grid', gridTemplateColumns: '92px 1fr 128px', gap: 1.5, alignItems: 'center', py: 0.25 }}
         >
           <Typography variant="body2" color="textSecondary">
-            {dateInWords(week).replace(/^\w+ /, 'from ')}
+            from {shortDateInWords(week, clock)}
           </Typography>
           <Box sx={{ position: 'relative', height: 12, bgcolor: 'action.hover', borderRadius: 0.5 }}>
             <Box sx={{ height: 1, width: `${(100 * minutes) / most}%`, bgcolor: 'primary.main', borderRadius: 0.5 }} />

@@ -1,3 +1,4 @@
+import type { Clock } from '@/core/documents/settings';
 import { blocksOf, type Block } from '@/core/plan/blocks';
 import type { TakeRow } from '@/server/takes';
 import type { TakeGroup } from '@/ui/take/TakeTable';
@@ -6,7 +7,7 @@ import { lengthInWords, tempoInWords } from '@/ui/words/figures';
 import { plural } from '@/ui/words/text';
 
 /** Takes as the blocks of practice they were, each with a line: what, when, how long it sounded, the tempos, how many were clean. */
-export const blocksInWords = (takes: readonly TakeRow[], timeZone: string, withPlayer: boolean): TakeGroup[] =>
+export const blocksInWords = (takes: readonly TakeRow[], clock: Clock, withPlayer: boolean): TakeGroup[] =>
   blocksOf(takes, (take) => ({
     player_id: take.player_id,
     groove_id: take.groove_id,
@@ -14,18 +15,18 @@ export const blocksInWords = (takes: readonly TakeRow[], timeZone: string, withP
     playedMs: take.played_ms,
     tempo: take.tempo,
     isClean: take.verdict?.about === 'clean',
-  })).map((block) => ({ say: lineOf(block, timeZone, withPlayer), takes: block.takes }));
+  })).map((block) => ({ say: lineOf(block, clock, withPlayer), takes: block.takes }));
 
 function lineOf(
   { takes, from, soundingMs, slowest, quickest, clean }: Block<TakeRow>,
-  timeZone: string,
+  clock: Clock,
   withPlayer: boolean,
 ): string {
   const [{ title, player, input, struck_by }] = takes as [TakeRow];
   const inputs = new Set(takes.map((take) => take.input));
   return [
     withPlayer ? `${title}, ${player}` : title,
-    dayInWords(from, timeZone),
+    dayInWords(from, clock),
     plural(takes.length, 'take'),
     `${lengthInWords(soundingMs)} sounding`,
     slowest === quickest ? `at ${tempoInWords(slowest)}` : `${tempoInWords(slowest)} to ${tempoInWords(quickest)}`,

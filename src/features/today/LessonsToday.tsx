@@ -72,7 +72,7 @@ function LessonLine({ entry, known, reader, openLesson }: Omit<LessonsTodayProps
       }}
     >
       <Typography sx={{ fontFamily: FIGURE_FONT, fontWeight: 750, fontSize: 24, lineHeight: 1.1 }}>
-        {timeInWords(startsAt, reader.timeZone)}
+        {timeInWords(startsAt, reader.clock)}
       </Typography>
       <Box sx={{ minWidth: 0, display: 'grid', gap: 1 }}>
         {isOff ? (
@@ -122,7 +122,7 @@ function StudentLine({ one, known, reader }: { one: Coming; known: KnownOfStuden
           variant="body2"
           sx={{ mt: 0.25, overflow: 'hidden', display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical' }}
         >
-          {shortDayInWords(last.at, reader.timeZone)}: {last.words}
+          {shortDayInWords(last.at, reader.clock)}: {last.words}
         </Typography>
       )}
     </Box>

@@ -1,3 +1,4 @@
+import { clockOf } from '@/core/documents/settings';
 import PlayArrowRounded from '@mui/icons-material/PlayArrowRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -58,7 +59,7 @@ export function StudentToday({
   reached,
   isPlanned,
 }: StudentTodayProps) {
-  const { timeZone } = student.settings;
+  const clock = clockOf(student.settings);
   const main = isPlanned ? undefined : homework.find(({ groove_id }) => groove_id && groove_id === shown?.id);
   const others = homework.filter((one) => one !== main);
   const left = homework.filter(({ groove_id }) => groove_id).reduce((sum, one) => sum + leftOf(one), 0);
@@ -68,7 +69,7 @@ export function StudentToday({
       title="Today"
       note={[
         homework.length > 0 && (isDone ? 'all minutes of today are done' : `${plural(left, 'minute')} to practise`),
-        next && `next lesson ${dayInWords(next, timeZone)}`,
+        next && `next lesson ${dayInWords(next, clock)}`,
       ]
         .filter(Boolean)
         .join(' · ')}
@@ -96,7 +97,7 @@ export function StudentToday({
         <Box component="section" sx={{ mt: 4, maxWidth: 720 }}>
           <Typography variant="h2">From the lesson</Typography>
           <Typography variant="body2" color="textSecondary">
-            {dayInWords(last.starts_at, timeZone)}, {last.teacher}
+            {dayInWords(last.starts_at, clock)}, {last.teacher}
           </Typography>
           <Typography sx={{ whiteSpace: 'pre-line', overflowWrap: 'anywhere' }}>{last.words}</Typography>
         </Box>
@@ -190,7 +191,7 @@ function Main({ one, stored, student }: MainProps) {
           <Typography sx={{ mt: 1, fontWeight: 650 }}>{todayOf(one, student)}</Typography>
           <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>
             Set by {one.set_by}
-            {one.due_at && `, by ${dayInWords(one.due_at, student.settings.timeZone)}`}
+            {one.due_at && `, by ${dayInWords(one.due_at, student.settings)}`}
             {one.pass_takes !== null && `. ${goalInWords(one)}`}
           </Typography>
         </Box>

@@ -123,7 +123,7 @@ function StudentCard({ one, reader }: { one: StudentNews; reader: Reader }) {
           </Typography>
           <Typography variant="body2" color="textSecondary">
             <Link href={`/takes/${one.last_id}`}>
-              {one.last_title} at {tempoInWords(one.last_tempo!)}, {dayInWords(one.last_at, reader.timeZone)}
+              {one.last_title} at {tempoInWords(one.last_tempo!)}, {dayInWords(one.last_at, reader.clock)}
             </Link>
             <br />
             mean {lateOrEarly(one.last_mean_ms)}, spread {inMs(one.last_sd_ms)}

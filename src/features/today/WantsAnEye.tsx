@@ -1,3 +1,4 @@
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
@@ -8,7 +9,7 @@ import { tempoInWords } from '@/ui/words/figures';
 const TITLES = { quiet: 'Gone quiet', ready: 'Ready to move up', due: 'Due' } as const;
 
 /** Who wants an eye, and why: quiet for a week, ready to move up, something due. Nothing at all where nobody does. */
-export function WantsAnEye({ wanting, timeZone }: { wanting: readonly Wanting[]; timeZone: string }) {
+export function WantsAnEye({ wanting, clock }: { wanting: readonly Wanting[]; clock: Clock }) {
   const groups = (['ready', 'due', 'quiet'] as const)
     .map((about) => ({ about, all: wanting.filter((one) => one.about === about) }))
     .filter(({ all }) => all.length);
@@ -34,7 +35,7 @@ export function WantsAnEye({ wanting, timeZone }: { wanting: readonly Wanting[];
             <Typography key={`${one.student_id} ${one.title}`} sx={{ overflowWrap: 'anywhere' }}>
               <Link href={`/people/${one.student_id}`}>{one.name}</Link>{' '}
               <Box component="span" sx={{ color: 'text.secondary' }}>
-                {whyInWords(one, timeZone)}
+                {whyInWords(one, clock)}
               </Box>
             </Typography>
           ))}
@@ -44,9 +45,9 @@ export function WantsAnEye({ wanting, timeZone }: { wanting: readonly Wanting[];
   );
 }
 
-function whyInWords({ about, title, tempo, at, clean, pass_takes }: Wanting, timeZone: string): string {
-  if (about === 'quiet') return at ? `last played ${shortDayInWords(at, timeZone)}` : `has not played “${title}” yet`;
+function whyInWords({ about, title, tempo, at, clean, pass_takes }: Wanting, clock: Clock): string {
+  if (about === 'quiet') return at ? `last played ${shortDayInWords(at, clock)}` : `has not played “${title}” yet`;
   if (about === 'ready') return `“${title}” is clean at ${tempoInWords(tempo)}`;
   const open = pass_takes === null ? '' : `, ${clean} of ${pass_takes} clean`;
-  return `“${title}” by ${dayInWords(at!, timeZone)}${open}`;
+  return `“${title}” by ${dayInWords(at!, clock)}${open}`;
 }

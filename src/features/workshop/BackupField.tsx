@@ -23,8 +23,7 @@ export function BackupField({ settings, problems, onChange, last }: SectionProps
         slotProps={{ htmlInput: { inputMode: 'numeric' } }}
       />
       <Typography color="textSecondary">
-        {last ? `The last one is of ${dayInWords(last, settings.timeZone)}.` : 'None has been made yet.'} 0: say
-        nothing.
+        {last ? `The last one is of ${dayInWords(last, settings)}.` : 'None has been made yet.'} 0: say nothing.
       </Typography>
     </Box>
   );

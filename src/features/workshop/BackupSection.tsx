@@ -12,7 +12,7 @@ export function BackupSection({ last, ...section }: SectionProps & { last: Date 
         Take it as one file
       </Button>
       <BackupField {...section} last={last} />
-      <RestoreBackup timeZone={section.settings.timeZone} />
+      <RestoreBackup clock={section.settings} />
     </Box>
   );
 }

@@ -1,3 +1,4 @@
+import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -8,13 +9,13 @@ import { eventInWords } from './eventInWords';
 
 interface ChangesPageProps {
   events: readonly EventRow[];
-  timeZone: string;
+  clock: Clock;
   /** How many a page lists at most. */
   most: number;
 }
 
 /** Who signed in, and who changed what of people, homework and settings. */
-export function ChangesPage({ events, timeZone, most }: ChangesPageProps) {
+export function ChangesPage({ events, clock, most }: ChangesPageProps) {
   return (
     <Page
       title="Changes"
@@ -41,7 +42,7 @@ export function ChangesPage({ events, timeZone, most }: ChangesPageProps) {
             }}
           >
             <Typography component="time" dateTime={one.happened_at.toISOString()} color="textSecondary">
-              {dayInWords(one.happened_at, timeZone)}
+              {dayInWords(one.happened_at, clock)}
             </Typography>
             <Typography sx={{ overflowWrap: 'anywhere' }}>{eventInWords(one)}</Typography>
           </Box>

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -13,7 +14,7 @@ import { rowsInWords } from './backup';
 import { sendBackup, type Restored } from './sendBackup';
 
 /** A backup brought in: first tried, so that one sees what it holds and what would come of it, then kept. */
-export function RestoreBackup({ timeZone }: { timeZone: string }) {
+export function RestoreBackup({ clock }: { clock: Clock }) {
   const [isOpen, setOpen] = useState(false);
   const [file, setFile] = useState<File>();
   const [rows, setRows] = useState<number>();
@@ -90,7 +91,7 @@ export function RestoreBackup({ timeZone }: { timeZone: string }) {
       {tried && file && (
         <>
           <Alert severity="info" role="status">
-            <strong>{tried.head.workshop}</strong> as it was on {dayInWords(new Date(tried.head.madeAt), timeZone)}:{' '}
+            <strong>{tried.head.workshop}</strong> as it was on {dayInWords(new Date(tried.head.madeAt), clock)}:{' '}
             {rowsInWords(tried.rows)}. You become {tried.owner.name}, and sign in as {tried.owner.signInName} with the
             password you have now; everybody else as before.
           </Alert>

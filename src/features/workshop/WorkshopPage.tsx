@@ -157,7 +157,10 @@ function OwnersSections({ section, lastBackup }: { section: SectionProps; lastBa
       >
         <SchoolTables {...section} />
       </Section>
-      <Section title="The clock" note="Days and times are said by it on every page, wherever it is read.">
+      <Section
+        title="The clock"
+        note="Days and times are said by it on every page, wherever it is read; weeks of lessons and totals begin with its first day."
+      >
         <ZoneField {...section} />
       </Section>
       <Section

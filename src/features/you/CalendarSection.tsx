@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -12,11 +13,11 @@ import { dropFeedAction, makeFeedAction } from './actions';
 interface CalendarSectionProps {
   /** When the address there is was made. */
   made?: Date;
-  timeZone: string;
+  clock: Clock;
 }
 
 /** An address by which a calendar elsewhere shows lessons and what is due; taken back by one touch. */
-export function CalendarSection({ made, timeZone }: CalendarSectionProps) {
+export function CalendarSection({ made, clock }: CalendarSectionProps) {
   const [token, make, busy] = useActionState(makeFeedAction, undefined);
   const address = token && made && `${window.location.origin}/api/calendar/${token}.ics`;
   return (
@@ -52,7 +53,7 @@ export function CalendarSection({ made, timeZone }: CalendarSectionProps) {
                 Take the address back
               </Button>
             </form>
-            <Typography color="textSecondary">Made {dayInWords(made, timeZone)}.</Typography>
+            <Typography color="textSecondary">Made {dayInWords(made, clock)}.</Typography>
           </>
         )}
       </Box>

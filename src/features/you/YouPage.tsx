@@ -1,5 +1,6 @@
 'use client';
 
+import type { Clock } from '@/core/documents/settings';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -18,7 +19,7 @@ import { changePasswordAction, endSessionAction, signOutEverywhereAction } from 
 
 interface YouPageProps {
   id: string;
-  timeZone: string;
+  clock: Clock;
   /** Where they are signed in. */
   sessions: readonly OwnSession[];
   name: string;
@@ -37,7 +38,7 @@ interface YouPageProps {
 /** What everybody settles for themselves: how they sit and count, the password, where they are signed in. */
 export function YouPage({
   id,
-  timeZone,
+  clock,
   feedMade,
   mail,
   sessions,
@@ -78,7 +79,7 @@ export function YouPage({
           <SchemeButton withWords />
         </section>
         {mail}
-        <CalendarSection made={feedMade} timeZone={timeZone} />
+        <CalendarSection made={feedMade} clock={clock} />
         <section>
           <Typography variant="h2">Signed in</Typography>
           <Typography color="textSecondary" sx={{ mb: 2 }}>
@@ -93,7 +94,7 @@ export function YouPage({
                 {one.opened_with || 'another device'}
                 <Typography component="span" color="textSecondary">
                   {' '}
-                  · since {dayInWords(one.opened_at, timeZone)}
+                  · since {dayInWords(one.opened_at, clock)}
                 </Typography>
               </Typography>
               {one.is_this ? (

@@ -108,7 +108,7 @@ function Row({ take, reader, withPlayer, words }: RowProps) {
   return (
     <TableRow hover sx={isAside ? { '& .MuiTableCell-root': { color: 'text.secondary' } } : undefined}>
       <TableCell sx={{ whiteSpace: 'nowrap' }}>
-        <Link href={`/takes/${take.id}`}>{dayInWords(take.played_at, reader.timeZone)}</Link>
+        <Link href={`/takes/${take.id}`}>{dayInWords(take.played_at, reader.clock)}</Link>
       </TableCell>
       {withPlayer && (
         <TableCell sx={{ minWidth: 120, maxWidth: 170, overflowWrap: 'anywhere' }}>{take.player}</TableCell>

@@ -1,3 +1,4 @@
+import type { Clock } from '@/core/documents/settings';
 import { dayInWords } from './dates';
 import { plural } from './text';
 
@@ -33,19 +34,19 @@ export const invitationMail = ({ name, teacher, workshop }: Between, link: strin
   ),
 });
 
-export const movedMail = ({ name, teacher, workshop }: Between, from: Date, to: Date, timeZone: string): MailText => ({
-  subject: `Your lesson of ${dayInWords(from, timeZone)} is moved`,
+export const movedMail = ({ name, teacher, workshop }: Between, from: Date, to: Date, clock: Clock): MailText => ({
+  subject: `Your lesson of ${dayInWords(from, clock)} is moved`,
   body: letter(
     name,
-    [`your lesson of ${dayInWords(from, timeZone)} is moved. It begins on ${dayInWords(to, timeZone)}.`],
+    [`your lesson of ${dayInWords(from, clock)} is moved. It begins on ${dayInWords(to, clock)}.`],
     teacher,
     workshop,
   ),
 });
 
-export const skippedMail = ({ name, teacher, workshop }: Between, at: Date, timeZone: string): MailText => ({
-  subject: `No lesson on ${dayInWords(at, timeZone)}`,
-  body: letter(name, [`your lesson of ${dayInWords(at, timeZone)} does not take place.`], teacher, workshop),
+export const skippedMail = ({ name, teacher, workshop }: Between, at: Date, clock: Clock): MailText => ({
+  subject: `No lesson on ${dayInWords(at, clock)}`,
+  body: letter(name, [`your lesson of ${dayInWords(at, clock)} does not take place.`], teacher, workshop),
 });
 
 /** What a week came to: facts, and what is next. */
@@ -58,7 +59,7 @@ export interface WeekTold {
   next?: Date;
 }
 
-export const summaryMail = ({ name, teacher, workshop }: Between, week: WeekTold, timeZone: string): MailText => ({
+export const summaryMail = ({ name, teacher, workshop }: Between, week: WeekTold, clock: Clock): MailText => ({
   subject: `${workshop}: your week`,
   body: letter(
     name,
@@ -67,7 +68,7 @@ export const summaryMail = ({ name, teacher, workshop }: Between, week: WeekTold
         ? `this week ${plural(week.minutes, 'minute')} sounded${week.goal ? ` of ${week.goal} that were set` : ''}, in ${plural(week.takes, 'take')}.`
         : 'this week nothing was played.',
       ...(week.homework.length ? ['', 'Set for you:', ...week.homework.map((line) => `– ${line}`)] : []),
-      ...(week.next ? ['', `Your next lesson is on ${dayInWords(week.next, timeZone)}.`] : []),
+      ...(week.next ? ['', `Your next lesson is on ${dayInWords(week.next, clock)}.`] : []),
     ],
     teacher,
     workshop,

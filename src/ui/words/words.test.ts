@@ -1,6 +1,9 @@
 import { feelOf } from '@/core/groove/beat';
 import { STARTERS } from '@/core/testing/starters';
-import { dayInWords, shortDayInWords } from './dates';
+import { DATE_NAMES } from './dateNames';
+import { dateInWords, dayInWords, dayNamed, shortDayInWords, weekdayNamed } from './dates';
+import { addDays, format, type Locale } from 'date-fns';
+import { da, de, enGB, es, fr, it, nb, nl, pl, pt, sv } from 'date-fns/locale';
 import { expect, test } from 'vitest';
 import { oneLine } from '@/core/testing/arbitrary';
 import { factsOf, feelInWords, feelOfFacts, grooveInWords } from './grooves';
@@ -46,9 +49,30 @@ test('the feel said of a row is the feel of its notes', () => {
 
 test('a day is said by the clock of the workshop, not by that of the reader', () => {
   const late = new Date('2026-01-31T23:30:00Z');
-  expect(dayInWords(late, 'Etc/UTC')).toBe('Sat 31 Jan, 23:30');
-  expect(dayInWords(late, 'Europe/Zurich')).toBe('Sun 1 Feb, 00:30');
-  expect(shortDayInWords(late.getTime(), 'America/Toronto')).toBe('31 Jan');
+  const at = (timeZone: string) => ({ timeZone, dates: 'en' }) as const;
+  expect(dayInWords(late, at('Etc/UTC'))).toBe('Sat 31 Jan, 23:30');
+  expect(dayInWords(late, at('Europe/Zurich'))).toBe('Sun 1 Feb, 00:30');
+  expect(shortDayInWords(late.getTime(), at('America/Toronto'))).toBe('31 Jan');
   // The hour that summer time takes away is not lost: a minute on is a minute on.
-  expect(dayInWords(new Date('2026-03-29T01:30:00Z'), 'Europe/Zurich')).toBe('Sun 29 Mar, 03:30');
+  expect(dayInWords(new Date('2026-03-29T01:30:00Z'), at('Europe/Zurich'))).toBe('Sun 29 Mar, 03:30');
+});
+
+test('days and months are named as the library of dates names them', () => {
+  // Finnish days stand alone here, where the library bends them for a sentence.
+  const libraries = { en: enGB, da, de, es, fr, it, nb, nl, pl, pt, sv };
+  for (const [dates, locale] of Object.entries(libraries) as [keyof typeof libraries, Locale][])
+    for (let day = 0; day < 366; day += 5) {
+      const date = addDays(new Date(2026, 0, 1, 12), day);
+      const kept = format(date, 'yyyy-MM-dd');
+      const { dot } = DATE_NAMES[dates];
+      expect(dateInWords(kept, { dates })).toBe(format(date, dot ? 'EEE d. MMM' : 'EEE d MMM', { locale }));
+      expect(weekdayNamed(kept, { dates })).toBe(format(date, 'EEEE', { locale }));
+    }
+  expect(dateInWords('2026-11-24', { dates: 'fi' })).toBe('ti 24. marras');
+  expect(dayInWords(new Date('2026-11-24T16:04:00Z'), { timeZone: 'Europe/Zurich', dates: 'de' })).toBe(
+    'Di. 24. Nov., 17:04',
+  );
+  const now = new Date('2026-11-26T12:00:00Z');
+  expect(dayNamed(new Date('2026-11-24T12:00:00Z'), now, { timeZone: 'Etc/UTC', dates: 'fr' })).toBe('mardi');
+  expect(dayNamed(new Date('2026-11-04T12:00:00Z'), now, { timeZone: 'Etc/UTC', dates: 'fr' })).toBe('4 nov.');
 });

@@ -38,8 +38,8 @@ export default async function Charts({ searchParams }: ChartsProps) {
         student={found}
         isOwn={who.role === 'student'}
         weeks={weeks}
-        now={await chartData(db, id, span(0), timeZone)}
-        before={asked.beside === 'yes' ? await chartData(db, id, span(1), timeZone) : undefined}
+        now={await chartData(db, id, span(0), who.settings)}
+        before={asked.beside === 'yes' ? await chartData(db, id, span(1), who.settings) : undefined}
         reader={readerOf(who)}
       />
     );

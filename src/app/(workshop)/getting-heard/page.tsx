@@ -8,5 +8,5 @@ export const metadata = { title: 'Getting heard' };
 export default async function GettingHeardPage() {
   const who = await requirePerson();
   const kept = await asPerson((db) => earsKept(db, who));
-  return <GettingHeard kept={kept} timeZone={readerOf(who).timeZone} />;
+  return <GettingHeard kept={kept} clock={readerOf(who).clock} />;
 }

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import { addDays } from 'date-fns';
+import { clockOf } from '@/core/documents/settings';
 import { onClock } from '@/core/plan/agenda';
 import { LessonList } from '@/features/people/LessonList';
 import { logAskedOf } from '@/features/takes/asked';
@@ -30,7 +31,7 @@ interface TakesPageProps {
 export default async function TakesPage({ searchParams }: TakesPageProps) {
   const who = await requirePerson();
   const asked = logAskedOf(await askedOnce(searchParams));
-  const { timeZone } = who.settings;
+  const { timeZone, weekStart } = who.settings;
   // A teacher's own takes are among everybody's: only one player's are drawn together.
   const player = who.role === 'student' ? who.id : asked.student;
   const today = new Date();
@@ -55,11 +56,11 @@ export default async function TakesPage({ searchParams }: TakesPageProps) {
         lessons={
           held.length > 0 && (
             <Box sx={{ mb: 3, maxWidth: 1000 }}>
-              <LessonList lessons={held} timeZone={timeZone} canOpen={who.role === 'teacher'} />
+              <LessonList lessons={held} clock={clockOf(who.settings)} canOpen={who.role === 'teacher'} />
             </Box>
           )
         }
-        weeks={player ? await weeksOf(db, player, { ...span, timeZone }) : undefined}
+        weeks={player ? await weeksOf(db, player, { ...span, timeZone, weekStart }) : undefined}
         takes={listed}
         notes={await wordsOn(
           db,

@@ -1,3 +1,4 @@
+import { clockOf } from '@/core/documents/settings';
 import { daysSpan } from '@/core/plan/agenda';
 import { grouped } from '@/core/take/grouped';
 import { OpenLesson } from '@/features/lessons/OpenLesson';
@@ -67,7 +68,7 @@ async function ofTeacher(who: Person, asked: { words: string; from: number }) {
           reader={reader}
           openLesson={(timeId, day, whose) => <OpenLesson timeId={timeId} day={day} who={whose} variant="outlined" />}
         />
-        <WantsAnEye wanting={await wanting(db)} timeZone={timeZone} />
+        <WantsAnEye wanting={await wanting(db)} clock={clockOf(who.settings)} />
       </TeacherToday>
     );
   });

@@ -1,3 +1,4 @@
+import { clockOf } from '@/core/documents/settings';
 import { PersonForm } from '@/features/people/PersonForm';
 import { TeachersSection } from '@/features/people/TeachersSection';
 import { WorkshopPage } from '@/features/workshop/WorkshopPage';
@@ -32,7 +33,7 @@ export default async function Workshop() {
             me={teacher.id}
             isOwner={teacher.is_owner}
             openUntil={open}
-            timeZone={teacher.settings.timeZone}
+            clock={clockOf(teacher.settings)}
           />
         }
       >

@@ -19,7 +19,7 @@ export default async function You() {
       signInName={sign_in_name}
       workshop={workshop}
       id={id}
-      timeZone={readerOf(who).timeZone}
+      clock={readerOf(who).clock}
       sessions={await asPerson(ownSessions)}
       isDemo={who.is_demo}
       feedMade={await asPerson((db) => feedMade(db, who))}

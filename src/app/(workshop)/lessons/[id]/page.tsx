@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
+import { clockOf } from '@/core/documents/settings';
 import { dueChoicesOf } from '@/features/homework/dueChoices';
 import { homeworkChoices } from '@/features/homework/homeworkChoices';
 import { HomeworkSection } from '@/features/homework/HomeworkSection';
@@ -22,6 +23,7 @@ export default async function OneLessonPage({ params }: { params: Promise<{ id: 
   const id = z.uuid().safeParse((await params).id);
   if (!id.success) notFound();
   const { timeZone } = teacher.settings;
+  const clock = clockOf(teacher.settings);
   return asPerson(async (db) => {
     const found = await lesson(db, id.data);
     if (!found) notFound();
@@ -34,7 +36,7 @@ export default async function OneLessonPage({ params }: { params: Promise<{ id: 
     return (
       <LessonPage
         lesson={found}
-        timeZone={timeZone}
+        clock={clock}
         choices={opensChoices(shelf, drills)}
         templates={await lessonTemplates(db)}
         last={found.students.flatMap(({ id: whose, name }) => {
@@ -46,8 +48,8 @@ export default async function OneLessonPage({ params }: { params: Promise<{ id: 
             students={found.students}
             homework={await homework(db, ids, { timeZone })}
             choices={homeworkChoices(shelf, drills, await tunes(db))}
-            due={dueChoicesOf(next, timeZone)}
-            timeZone={timeZone}
+            due={dueChoicesOf(next, clock)}
+            clock={clock}
             canSet={found.state !== 'skipped'}
           />
         }

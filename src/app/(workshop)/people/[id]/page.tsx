@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
+import { clockOf } from '@/core/documents/settings';
 import { dueChoicesOf } from '@/features/homework/dueChoices';
 import { homeworkChoices } from '@/features/homework/homeworkChoices';
 import { HomeworkSection } from '@/features/homework/HomeworkSection';
@@ -43,6 +44,7 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
   if (!id.success) notFound();
   const { drill } = await askedOnce(searchParams);
   const { timeZone } = teacher.settings;
+  const clock = clockOf(teacher.settings);
   return asPerson(async (db) => {
     const found = await student(db, id.data);
     if (!found) notFound();
@@ -63,8 +65,8 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
             homework={known.homework}
             ended={await homework(db, [found.id], { timeZone, ended: true })}
             choices={homeworkChoices(await grooves(db), await drillChoices(db), await tunes(db))}
-            due={dueChoicesOf(coming, timeZone)}
-            timeZone={timeZone}
+            due={dueChoicesOf(coming, clock)}
+            clock={clock}
             chosen={drill && `${DRILL}${drill}`}
             canSet={!found.archived}
           />

@@ -50,7 +50,7 @@ function read({ take: found, ...row }: Found) {
 }
 
 /** What the page shows of a take; beside it another one of the same player and groove, and nothing else. */
-async function shownOf(db: Db, id: string, { timeZone }: Reader, besideId?: string) {
+async function shownOf(db: Db, id: string, { clock: { timeZone } }: Reader, besideId?: string) {
   const now = await take(db, id);
   if (!now) return undefined;
   const other = besideId ? await take(db, besideId) : undefined;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { clockOf } from '@/core/documents/settings';
 import { ChangesPage } from '@/features/workshop/ChangesPage';
 import { events, MOST_EVENTS } from '@/server/events';
 import { asPerson, requireTeacher } from '@/server/session';
@@ -12,5 +13,5 @@ export default async function Changes({ searchParams }: { searchParams: Promise<
   const { settings } = await requireTeacher();
   const before = numberShape.safeParse((await askedOnce(searchParams)).before).data;
   const found = await asPerson((db) => events(db, before));
-  return <ChangesPage events={found} timeZone={settings.timeZone} most={MOST_EVENTS} />;
+  return <ChangesPage events={found} clock={clockOf(settings)} most={MOST_EVENTS} />;
 }

@@ -1,3 +1,4 @@
+import { clockOf } from '@/core/documents/settings';
 import { MailPage } from '@/features/mail/MailPage';
 import { mailLeaves, mails } from '@/server/mail';
 import { asPerson, requireTeacher } from '@/server/session';
@@ -6,5 +7,5 @@ export const metadata = { title: 'Mail' };
 
 export default async function Mail() {
   const { settings } = await requireTeacher();
-  return <MailPage mails={await asPerson(mails)} leaves={mailLeaves()} timeZone={settings.timeZone} />;
+  return <MailPage mails={await asPerson(mails)} leaves={mailLeaves()} clock={clockOf(settings)} />;
 }
