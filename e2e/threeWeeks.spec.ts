@@ -219,10 +219,39 @@ test('the workshop as one file: taken, brought into a new one, and a demo left f
   await setUp(page, database);
   const student = await inviteLasse(page, browser, process.env.WEEKS_URL);
   await student.close();
+
+  // Practice from a file into one's own log; a bad line is named and left out.
+  await page.goto('/takes');
+  await page.getByRole('button', { name: 'Read practice from a file' }).click();
+  await page.getByLabel('File of lines of practice').setInputFiles({
+    name: 'book.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'played at,what,tempo,minutes,words\n2026-11-02 18:00,Slow crossing,66,12,Loose shoulders\n2026-11-03 18:00,slow crossing,70,10,\n2026-11-04,Nothing known,70,10,\n',
+    ),
+  });
+  await expect(page.getByText('Line 4: what: no groove here is called “Nothing known”.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep 2 lines of practice' }).click();
+  await expect(page.getByRole('link', { name: 'Mon 2 Nov, 18:00' })).toBeVisible();
+  await expect(page.getByText('Marit Sund: Loose shoulders')).toBeVisible();
+
+  // What holds for the workshop: its name, how days are named, what passes.
   await page.goto('/workshop');
   await page.getByLabel('Name of the workshop').fill('Ferry shed and loft');
+  await choose(page, 'Days are named in', 'Deutsch');
+  await choose(page, 'A week begins on', 'Sonntag');
+  await page.getByLabel('first year').fill('9');
+  await page.getByRole('button', { name: 'Keep changes' }).click();
+  await expect(page.getByText('Write how many times, from 1 to 8.')).toBeVisible();
+  await page.getByLabel('first year').fill('5');
   await page.getByRole('button', { name: 'Keep changes' }).click();
   await expect(page.getByText('Kept. It holds for everybody')).toBeVisible();
+  await page.goto('/takes');
+  await expect(page.getByRole('link', { name: 'Mo. 2. Nov., 18:00' })).toBeVisible();
+  await page.goto('/lessons');
+  await expect(page.getByText(/^Week of So\. /)).toBeVisible();
+  await page.goto('/workshop');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'Take it as one file' }).click(),
@@ -259,6 +288,8 @@ test('the workshop as one file: taken, brought into a new one, and a demo left f
   await expect(page).toHaveURL(/today$/);
   await page.goto('/people');
   await expect(page.getByRole('link', { name: 'Lasse' })).toBeVisible();
+  await page.goto('/takes');
+  await expect(page.getByRole('link', { name: 'Mo. 2. Nov., 18:00' })).toBeVisible();
 
   // Who was there before signs in as before.
   const again = await (await browser.newContext({ baseURL: process.env.WEEKS_URL })).newPage();

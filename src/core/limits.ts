@@ -86,6 +86,17 @@ export const MOST_SAVES = 2 ** 31 - 2;
 export const LEVELS = ['first year', 'second year', 'advanced', 'concert'] as const;
 export type Level = (typeof LEVELS)[number];
 
+/** How far a student's level stretches what can be heard into what is tolerated. */
+export const LEVEL_FACTORS: Record<Level, number> = {
+  'first year': 4,
+  'second year': 2.5,
+  advanced: 1.5,
+  concert: 1,
+};
+/** How far a player's errors are tolerated, in times what can be heard: from 1, all that can be heard, to so many. */
+export const STRICTEST = 1;
+export const MOST_TOLERANT = 8;
+
 /** About how old somebody is: all that teaching needs to know of it. */
 export const AGE_BANDS = ['under 12', '12 to 17', 'grown-up'] as const;
 export type AgeBand = (typeof AGE_BANDS)[number];

@@ -36,6 +36,7 @@ test.each([
   ['assignment', 'minutes', [1, limits.MOST_MINUTES]],
   ['assignment', 'reason', [limits.MOST_REASON]],
   ['take', 'tempo', [limits.SLOWEST, limits.FASTEST]],
+  ['take', 'tolerance_factor', [limits.STRICTEST, limits.MOST_TOLERANT]],
   ['take', 'click', [limits.MOST_CLICK_NAME]],
   ['recording', 'length_ms', [1, limits.LONGEST_KEPT_MS]],
   ['recording', 'sound', [1, limits.MOST_SOUND_BYTES]],

@@ -4,7 +4,7 @@ import { notHeardTake } from '@/core/take/notHeardTake';
 import type { Db } from './database';
 import { idFrom } from './idFrom';
 import { judgedTake, type JudgedTake } from './judging/judged';
-import type { Person } from './people';
+import { toleranceOfPerson, type Person } from './people';
 import { insertTakes } from './takes';
 
 /** Grooves that are offered by title. */
@@ -68,7 +68,8 @@ export async function keepPractice(
   const worked = new Map<string, JudgedTake>();
   const judgedOf = ({ groove, tempo, playedMs }: PractisedElsewhere): JudgedTake => {
     const key = `${groove} ${tempo} ${playedMs}`;
-    const judged = worked.get(key) ?? judgedTake(notHeardTake(grooves.get(groove)!, tempo, playedMs), player.level);
+    const judged =
+      worked.get(key) ?? judgedTake(notHeardTake(grooves.get(groove)!, tempo, playedMs), toleranceOfPerson(player));
     worked.set(key, judged);
     // Of no place is there anything to say.
     return { ...judged, places: [] };

@@ -4,6 +4,7 @@ import { limitsShape, readSettings, schoolIn, type WorkshopSettings } from '@/co
 import { asTypedName } from '@/core/format/signInName';
 import type { AgeBand, Level, SpeedLimits } from '@/core/limits';
 import type { Problem } from '@/core/result';
+import { toleranceOf, type Tolerance } from '@/core/take/figures';
 import type { ReportWords } from '@/core/take/verdictInWords';
 import { asJson } from './asJson';
 import type { Db } from './database';
@@ -40,6 +41,10 @@ export interface Person {
   /** Whether the workshop is the demo. */
   is_demo: boolean;
 }
+
+/** How far a person's errors are tolerated: by their level, as their workshop has set it. */
+export const toleranceOfPerson = ({ level, settings }: Pick<Person, 'level' | 'settings'>): Tolerance =>
+  toleranceOf(level, settings.tolerances[level]);
 
 /** A student as lists show them. */
 export type StudentRow = Pick<Person, 'id' | 'name' | 'sign_in_name' | 'age' | 'level' | 'setup'> & {

@@ -1,3 +1,4 @@
+import { LEVEL_FACTORS } from '@/core/limits';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { writeTake } from '@/core/documents/take';
 import { MOST_TAKES_A_DAY } from '@/core/limits';
@@ -51,6 +52,24 @@ describe('keeping a take', () => {
     expect(await rejudgeTakes(here.owner)).toBe(1);
     expect(await here.as(ada.token, (db) => take(db, body.id))).toEqual(before);
     expect(await rejudgeTakes(here.owner)).toBe(0);
+  });
+
+  test('what a workshop lets pass at a level holds when a take comes, and then for good', async () => {
+    const tolerances = { ...LEVEL_FACTORS, 'second year': 5 };
+    const set = (settings: object) => here.owner.query('update workshop set settings = $1', [settings]);
+    await set({ version: 1, tolerances });
+    const body = sent(ada.id);
+    await keep(ada.token, body);
+    await set({ version: 1 });
+    const usual = sent(ada.id);
+    await keep(ada.token, usual);
+    const kept = async (id: string) => (await here.as(ada.token, (db) => take(db, id)))!;
+    const [wide, narrow] = [await kept(body.id), await kept(usual.id)];
+    expect([wide.tolerance_factor, narrow.tolerance_factor]).toEqual([5, null]);
+    expect(wide.tolerance_ms).toBeCloseTo(2 * narrow.tolerance_ms, 9);
+    await here.owner.query('update take set judge_version = 0, tolerance_ms = 1 where id = $1', [body.id]);
+    await rejudgeTakes(here.owner);
+    expect((await kept(body.id)).tolerance_ms).toBeCloseTo(wide.tolerance_ms, 9);
   });
 
   test('until its turn comes a list says that it is judged anew; one that cannot be read keeps its figures', async () => {

@@ -6,10 +6,11 @@ import { turnFor } from '@/core/groove/kit';
 import type { Setup } from '@/core/groove/limbs';
 import { MOST_TAKES_A_DAY, type Level } from '@/core/limits';
 import { fail, ok, problem, problemAt, problemsOf, type Result } from '@/core/result';
+import type { Tolerance } from '@/core/take/figures';
 import { JUDGE_VERSION } from '@/core/take/judge';
 import type { Db } from './database';
 import { isThroughBars, JUDGED, type JudgedTake } from './judging/judged';
-import type { Person } from './people';
+import { toleranceOfPerson, type Person } from './people';
 
 /** A take as lists show it: when, what, and its figures. */
 export interface TakeRow {
@@ -30,6 +31,8 @@ export interface TakeRow {
   input: InputName;
   struck_by: 'player' | 'kit';
   level: Level;
+  /** What was set for the level, where it was another than usual. */
+  tolerance_factor: number | null;
   matched: number;
   missed: number;
   extra: number;
@@ -54,7 +57,7 @@ export interface TakeRow {
 type TakeColumns = Omit<TakeRow, 'verdict'> & { verdict: unknown };
 
 const ROW = `select t.id, t.player_id, p.name as player, t.groove_id, t.title, t.played_at, t.received_at, t.as_written, t.played_ms, t.tempo, t.click,
-  t.input, t.struck_by, t.level, t.matched, t.missed, t.extra, t.not_judgeable, t.mean_error_ms, t.sd_error_ms,
+  t.input, t.struck_by, t.level, t.tolerance_factor, t.matched, t.missed, t.extra, t.not_judgeable, t.mean_error_ms, t.sd_error_ms,
   t.tempo_drift_percent, t.tolerance_ms, t.set_aside_why, t.set_aside_by,
   (select count(*)::int from take_note n where n.take_id = t.id) as notes,
   exists (select from recording r where r.take_id = t.id) as has_sound, t.verdict, t.judge_version >= ${JUDGE_VERSION} as is_judged`;
@@ -135,7 +138,7 @@ export interface Keeping {
   player: Person;
   inSession: <T>(work: (db: Db) => Promise<T>) => Promise<T>;
   now: Date;
-  judging: (take: unknown, level: Level) => Result<JudgedTake> | Promise<Result<JudgedTake>>;
+  judging: (take: unknown, tolerance: Tolerance) => Result<JudgedTake> | Promise<Result<JudgedTake>>;
 }
 
 /**
@@ -159,7 +162,7 @@ export async function keepTake(
       say: 'This take is another person’s.',
       remedy: 'It is sent when they sign in here again.',
     });
-  const judged = await judging(sent.take, player.level);
+  const judged = await judging(sent.take, toleranceOfPerson(player));
   if (!judged.ok) return judged;
   // A clock that runs ahead must not put a take into the future of the log.
   const playedAt = new Date(Math.min(Date.parse(sent.playedAt), now.getTime()));
@@ -273,6 +276,7 @@ const rowOf = ({ player, judged, ...kept }: TakeToKeep): unknown[] => [
   judged.click,
   judged.input,
   judged.level,
+  judged.toleranceFactor,
   TAKE_VERSION,
   judged.document,
   kept.asWritten ?? true,
@@ -285,7 +289,7 @@ export async function insertTakes(db: Db, all: readonly TakeToKeep[]): Promise<S
   const wide = rows[0]?.length ?? 0;
   const { rows: written } = await db.query<{ id: string }>(
     `insert into take (id, workshop_id, player_id, groove_id, assignment_id, played_at, received_at, played_ms, tempo,
-       click, input, level, document_version, document, as_written, ${JUDGED.join(', ')})
+       click, input, level, tolerance_factor, document_version, document, as_written, ${JUDGED.join(', ')})
      values ${rows.map((_, index) => `(${placeholders(wide, 1 + index * wide)})`).join(', ')} on conflict (id) do nothing returning id`,
     rows.flat(),
   );

@@ -97,3 +97,16 @@ describe('a workshop’s settings', () => {
     ]).toEqual([true, false, false, false, false]);
   });
 });
+
+test('what passes at a level is from all that can be heard to eight times that', () => {
+  const settings = (factor: unknown) =>
+    settingsShape.safeParse({ version: 1, tolerances: { ...USUAL_SETTINGS.tolerances, concert: factor } });
+  expect(settings(1).success).toBe(true);
+  expect(settings(8).success).toBe(true);
+  for (const wrong of [0.99, 8.01, NaN, '2', undefined])
+    expect(settings(wrong).error?.issues[0]?.path).toEqual(['tolerances', 'concert']);
+  expect(readSettings({ version: 1, tolerances: { concert: 2 }, dates: 'de' })).toMatchObject({
+    settings: { tolerances: USUAL_SETTINGS.tolerances, dates: 'de', weekStart: 'Monday' },
+    problems: [{ path: ['tolerances', 'first year'] }, {}, {}],
+  });
+});

@@ -5,7 +5,7 @@ import { FEELS, type Feel } from '../groove/beat';
 import type { Problem } from '../result';
 import { readVersioned } from './reader';
 import { textShape } from './shapes';
-import { SPEED_LIMITS, type SpeedLimits } from '../limits';
+import { LEVEL_FACTORS, LEVELS, MOST_TOLERANT, SPEED_LIMITS, STRICTEST, type Level, type SpeedLimits } from '../limits';
 
 /** What a style wants: a hint with its reason, never a lock. */
 export interface StyleFeel {
@@ -105,9 +105,16 @@ export interface Clock {
   dates: DateLanguage;
 }
 
+const wrongFactor = `Write how many times, from ${STRICTEST} to ${MOST_TOLERANT}.`;
+const factor = z.number({ error: wrongFactor }).min(STRICTEST, wrongFactor).max(MOST_TOLERANT, wrongFactor);
+
 const sections = {
   schools: z.array(ownSchoolShape).max(8),
   limits: z.strictObject({ hand: three, foot: three }),
+  /** How many times what can be heard is tolerated, by level. */
+  tolerances: z.strictObject(
+    Object.fromEntries(LEVELS.map((level) => [level, factor])) as Record<Level, typeof factor>,
+  ),
   feels: z
     .array(
       z.strictObject({
@@ -137,6 +144,7 @@ export interface WorkshopSettings {
   version: 1;
   schools: School[];
   limits: SpeedLimits;
+  tolerances: Record<Level, number>;
   feels: StyleFeel[];
   timeZone: string;
   dates: DateLanguage;
@@ -151,6 +159,7 @@ export const USUAL_SETTINGS: WorkshopSettings = {
   version: 1,
   schools: [],
   limits: SPEED_LIMITS,
+  tolerances: LEVEL_FACTORS,
   feels: STYLE_FEELS,
   timeZone: 'Etc/UTC',
   dates: 'en',
@@ -163,6 +172,7 @@ export const settingsShape = z.strictObject({
   version: z.literal(1),
   schools: sections.schools.optional(),
   limits: sections.limits.optional(),
+  tolerances: sections.tolerances.optional(),
   feels: sections.feels.optional(),
   timeZone: sections.timeZone.optional(),
   dates: sections.dates.optional(),

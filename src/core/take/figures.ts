@@ -1,4 +1,4 @@
-import type { Level } from '../limits';
+import { LEVEL_FACTORS, type Level } from '../limits';
 import type { Ms } from '../time/units';
 
 /** When a stroke was due and by how much it missed that, late being above 0. */
@@ -63,10 +63,13 @@ export function trendOf(placed: readonly Placed[]): { slope: number; at: (dueMs:
 /** The smallest error that can be heard: max(6 ms, 2.5 % of the gap between strokes); Friberg & Sundberg 1995, JASA 98:5. */
 export const smallestAudibleMs = (gapMs: Ms): Ms => Math.max(6, 0.025 * gapMs);
 
-/** How far a student's level stretches what can be heard into what is tolerated. */
-export const LEVEL_FACTORS: Record<Level, number> = {
-  'first year': 4,
-  'second year': 2.5,
-  advanced: 1.5,
-  concert: 1,
-};
+/** A player's level, where it stretches as is usual; or with the factor that a workshop has set for it. */
+export type Tolerance = Level | { level: Level; factor: number };
+
+export const levelOf = (tolerance: Tolerance): Level => (typeof tolerance === 'string' ? tolerance : tolerance.level);
+export const factorOf = (tolerance: Tolerance): number =>
+  typeof tolerance === 'string' ? LEVEL_FACTORS[tolerance] : tolerance.factor;
+
+/** The tolerance of a level with the factor that holds for it. */
+export const toleranceOf = (level: Level, factor?: number | null): Tolerance =>
+  factor === undefined || factor === null || factor === LEVEL_FACTORS[level] ? level : { level, factor };

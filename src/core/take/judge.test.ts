@@ -11,6 +11,7 @@ import { setOrnament } from '../groove/edit';
 import type { Groove } from '../groove/groove';
 import { JUDGED_GROOVES } from '../testing/judgedGrooves';
 import { exact } from '../time/fraction';
+import { toleranceOf } from './figures';
 import { judge } from './judge';
 import { KIT_FAULT_NAMES, kitPlaying, type KitFault, type KitSize } from './kitFaults';
 import { simulateKit, type Playing } from './simulatedKit';
@@ -24,6 +25,15 @@ const backbeat = together(
 const emptyTake = (groove = backbeat, more: Partial<Take> = {}) => takeOf(groove, more);
 const played = (playing: Playing, take = emptyTake()) => playedTake(playing, take);
 const said = (verdict: Verdict) => verdictInWords(verdict, SCHOOLS[0]);
+
+test('what passes is so many times what can be heard: the level’s, or what is set for it', () => {
+  const take = played({ spreadMs: 10 });
+  const [usual, set] = [judge(take, 'second year'), judge(take, { level: 'second year', factor: 5 })];
+  expect(judge(take, toleranceOf('second year', 2.5))).toEqual(usual);
+  expect(set.toleranceMs).toBeCloseTo(2 * usual.toleranceMs, 9);
+  expect(toleranceOf('concert', 1)).toBe('concert');
+  expect(toleranceOf('concert', 1.5)).toEqual({ level: 'concert', factor: 1.5 });
+});
 
 test('a take played exactly as written has no error, whatever the groove', () => {
   fc.assert(

@@ -2,7 +2,6 @@ import { formOfTake, taskAt, wholeTask, type Hit, type Take } from '../documents
 import type { Verdict } from '../documents/verdict';
 import type { Form } from '../form/form';
 import { LIMBS, otherHand, type Limb } from '../groove/limbs';
-import type { Level } from '../limits';
 import { schedule } from '../schedule/schedule';
 import type { Schedule, TimedBar, TimedStroke } from '../schedule/timed';
 import { format, type WholeNotes } from '../time/fraction';
@@ -10,7 +9,7 @@ import { valueMs } from '../time/tempoMap';
 import type { Ms } from '../time/units';
 import { align, type Alignment } from './align';
 import type { LimbLine } from './assign';
-import { figuresOf, LEVEL_FACTORS, smallestAudibleMs, type Figures, type Placed } from './figures';
+import { figuresOf, factorOf, levelOf, smallestAudibleMs, type Figures, type Placed, type Tolerance } from './figures';
 import { foundIn } from './found';
 import { grouped } from './grouped';
 import { gapAt } from './match';
@@ -83,7 +82,7 @@ interface LineDue extends LimbLine {
  * out, and with `bars` all but those of these bars of the run. Grace notes are matched, so that they are not called
  * extra, but neither missed nor averaged. The same take gives the same judgement. docs/judging.md has the method.
  */
-export function judge(take: Take, level: Level, bars: BarWindow = { from: 0, to: Infinity }): Judgement {
+export function judge(take: Take, tolerance: Tolerance, bars: BarWindow = { from: 0, to: Infinity }): Judgement {
   const form = formOfTake(take);
   const timed = schedule(form);
   const task = wholeTask(take);
@@ -100,7 +99,7 @@ export function judge(take: Take, level: Level, bars: BarWindow = { from: 0, to:
   const due = looked.filter(({ ms }) => ms <= take.playedMs);
   const gapOf = gapsHeard(due);
   const toleranceMs =
-    LEVEL_FACTORS[level] *
+    factorOf(tolerance) *
     median(
       due.filter((stroke) => stroke.role !== 'grace' && within(stroke)).map(({ ms }) => smallestAudibleMs(gapOf(ms))),
     );
@@ -152,7 +151,19 @@ export function judge(take: Take, level: Level, bars: BarWindow = { from: 0, to:
   }));
   const byPlace = placesOf(judged);
   const figures = figuresFor(judged, extra.length);
-  const found = foundIn({ take, level, form, timed, strokes, extra, laid, toleranceMs, countMs, figures, byLimb });
+  const found = foundIn({
+    take,
+    level: levelOf(tolerance),
+    form,
+    timed,
+    strokes,
+    extra,
+    laid,
+    toleranceMs,
+    countMs,
+    figures,
+    byLimb,
+  });
   const verdict = verdictOf({ take, figures, byPlace, toleranceMs, found });
   const byExercise = exercisesOf(judged, extra, form);
   return { schedule: timed, strokes, extra, figures, byLimb, byPlace, byExercise, toleranceMs, verdict };

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Tolerance } from '@/core/take/figures';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -11,7 +12,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { readGroove, type GrooveJson } from '@/core/documents/groove';
 import { onGroove, tempoHeard } from '@/core/hearing/onGroove';
-import { FASTEST, SLOWEST, type Level } from '@/core/limits';
+import { FASTEST, SLOWEST } from '@/core/limits';
 import { useEars } from '@/sound/inputs/ears';
 import { Page } from '@/ui/Page';
 import { Pick } from '@/ui/Pick';
@@ -25,7 +26,7 @@ import { useHearing } from './useHearing';
 interface HearFileProps {
   reader: Reader;
   playerId: string;
-  level: Level;
+  tolerance: Tolerance;
   library: readonly { id: string; title: string }[];
   /** The groove that the address names. */
   chosen?: { id: string; groove: GrooveJson };
@@ -34,7 +35,7 @@ interface HearFileProps {
 const NONE = 'none';
 
 /** What Mochila hears in a file: every stroke, and on a groove where each of them fell; kept where one wants that. */
-export function HearFile({ reader, playerId, level, library, chosen }: HearFileProps) {
+export function HearFile({ reader, playerId, tolerance, library, chosen }: HearFileProps) {
   const router = useRouter();
   const { hearing, hearFile, hearTake, hearAgain, sound, stop } = useHearing();
   const [ears] = useEars();
@@ -155,7 +156,7 @@ export function HearFile({ reader, playerId, level, library, chosen }: HearFileP
             reader={reader}
             playerId={playerId}
             grooveId={chosen?.id}
-            level={level}
+            tolerance={tolerance}
           />
         )}
       </Box>

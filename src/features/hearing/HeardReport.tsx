@@ -1,9 +1,9 @@
 'use client';
 
+import type { Tolerance } from '@/core/take/figures';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { Take } from '@/core/documents/take';
-import type { Level } from '@/core/limits';
 import { judge } from '@/core/take/judge';
 import { keptForm } from '@/sound/recordings/compress';
 import type { TakeSound } from '@/sound/recordings/takeSound';
@@ -16,7 +16,7 @@ import { KeepTake } from './KeepTake';
 interface HeardReportProps {
   take: Take;
   sound?: TakeSound;
-  level: Level;
+  tolerance: Tolerance;
   reader: Reader;
   playerId: string;
   grooveId: string;
@@ -24,8 +24,8 @@ interface HeardReportProps {
 }
 
 /** What was heard in a file, judged as any take is, listened to, and kept where its player wants that. */
-export function HeardReport({ take, sound, level, reader, playerId, grooveId, playedAt }: HeardReportProps) {
-  const judgement = useMemo(() => judge(take, level), [take, level]);
+export function HeardReport({ take, sound, tolerance, reader, playerId, grooveId, playedAt }: HeardReportProps) {
+  const judgement = useMemo(() => judge(take, tolerance), [take, tolerance]);
   const back = useListenBack(take, sound);
   const [id] = useState(() => crypto.randomUUID());
   const [isKept, setKept] = useState(false);

@@ -1,11 +1,11 @@
 'use client';
 
+import type { Tolerance } from '@/core/take/figures';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { onGroove } from '@/core/hearing/onGroove';
 import type { Expected } from '@/core/hearing/look';
-import type { Level } from '@/core/limits';
 import { sentence } from '@/core/result';
 import type { TakeSound } from '@/sound/recordings/takeSound';
 import type { Reader } from '@/ui/reader';
@@ -26,13 +26,13 @@ interface HeardResultProps {
   hearAgain: (expected: readonly Expected[]) => Promise<HeardAgain | undefined>;
   sound: () => Promise<Pick<TakeSound, 'samples' | 'sampleRate'> | undefined> | undefined;
   reader: Reader;
-  level: Level;
+  tolerance: Tolerance;
   playerId: string;
   grooveId?: string;
 }
 
 /** What came of a recording: its strokes over the wave, and on the groove where each fell. */
-export function HeardResult({ name, level, reader, playerId, grooveId, ...asked }: HeardResultProps) {
+export function HeardResult({ name, tolerance, reader, playerId, grooveId, ...asked }: HeardResultProps) {
   const { heard, laid, from } = asked;
   const { take, strokes, isHearing, sound } = useHeardTake(asked);
   const limbsAreKnown = take?.task.length === 1 || strokes.some(({ surface }) => surface);
@@ -66,7 +66,7 @@ export function HeardResult({ name, level, reader, playerId, grooveId, ...asked 
           <HeardReport
             take={take}
             sound={sound}
-            level={level}
+            tolerance={tolerance}
             reader={reader}
             playerId={playerId}
             grooveId={grooveId}

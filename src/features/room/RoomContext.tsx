@@ -1,9 +1,10 @@
+import type { Tolerance } from '@/core/take/figures';
 import { createContext, use } from 'react';
 import type { School } from '@/core/count/schools';
 import type { WrittenDrill } from '@/core/documents/writtenDrill';
 import type { Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
-import type { Level, SpeedLimits } from '@/core/limits';
+import type { SpeedLimits } from '@/core/limits';
 import type { ReportWords } from '@/core/take/verdictInWords';
 import type { Bpm, Ms } from '@/core/time/units';
 import type { RoomSettings, WayName } from './settings';
@@ -22,7 +23,7 @@ export interface RoomAssignment {
 /** Who plays what, and as how far on they are judged: all that stays the same while one is in the room. */
 export interface RoomFacts {
   playerId: string;
-  level: Level;
+  tolerance: Tolerance;
   school: School;
   report: ReportWords;
   grooveId: string;

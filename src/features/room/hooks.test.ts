@@ -51,7 +51,7 @@ const inRoom = (climb: Climb = usualClimb(80)) =>
     const room = useMemo(
       () => ({
         playerId: 'ada',
-        level: 'advanced' as const,
+        tolerance: 'advanced' as const,
         school: SCHOOLS[0],
         grooveId: 'groove',
         groove,

@@ -1,6 +1,5 @@
 import type { Hit } from '@/core/documents/take';
-import type { Level } from '@/core/limits';
-import { LEVEL_FACTORS, smallestAudibleMs } from '@/core/take/figures';
+import { factorOf, smallestAudibleMs, type Tolerance } from '@/core/take/figures';
 import { errorInWords, kindOf, WIDENED, type Bead } from '@/ui/strip/beads';
 import type { Performance } from './performance';
 
@@ -12,16 +11,16 @@ export function withBead(
   before: readonly Bead[],
   hit: Hit,
   near: NonNullable<ReturnType<Performance['nearest']>>,
-  level: Level,
+  tolerance: Tolerance,
 ): Bead[] {
   const number = before.length ? Number(before.at(-1)!.key) + 1 : 0;
-  return [...before.slice(1 - MOST_SHOWN), beadOf(hit, near, level, number)];
+  return [...before.slice(1 - MOST_SHOWN), beadOf(hit, near, tolerance, number)];
 }
 
 function beadOf(
   hit: Hit,
   { stroke, startMs, endMs }: NonNullable<ReturnType<Performance['nearest']>>,
-  level: Level,
+  tolerance: Tolerance,
   number: number,
 ): Bead {
   const errorMs = hit.ms - stroke.ms;
@@ -35,7 +34,7 @@ function beadOf(
     percent: due + offset,
     ms: hit.ms,
     // What can be heard depends on the gap; while playing the least of it does for the colour.
-    kind: kindOf(errorMs, LEVEL_FACTORS[level] * smallestAudibleMs(0)),
+    kind: kindOf(errorMs, factorOf(tolerance) * smallestAudibleMs(0)),
     title: errorInWords(errorMs),
   };
 }

@@ -69,7 +69,7 @@ export function useAttempt(options: AttemptOptions) {
     (hit: Hit) => {
       if (hit.limb) flash(hit.limb);
       const near = performance_.current?.nearest(hit);
-      if (near) setBeads((before) => withBead(before, hit, near, latest.current.level));
+      if (near) setBeads((before) => withBead(before, hit, near, latest.current.tolerance));
     },
     [flash],
   );
@@ -83,7 +83,7 @@ export function useAttempt(options: AttemptOptions) {
     if (!ending) return;
     performance_.current = undefined;
     const whole = ending.over;
-    const { level, onMoment, onEnded, dispatch } = latest.current;
+    const { tolerance, onMoment, onEnded, dispatch } = latest.current;
     onMoment(undefined);
     const live = ending.finish();
     const id = crypto.randomUUID();
@@ -100,7 +100,7 @@ export function useAttempt(options: AttemptOptions) {
       onEnded?.(undefined);
       return;
     }
-    const judged = { id, take, judgement: judge(take, level), whole, sound };
+    const judged = { id, take, judgement: judge(take, tolerance), whole, sound };
     dispatch({ type: 'judged', judged, say: note });
     onEnded?.(judged);
     await post(waiting(id, take, latest.current)).catch(() => dispatch({ type: 'said', say: LOST.storage }));
@@ -208,7 +208,7 @@ export function useAttempt(options: AttemptOptions) {
         const ended = done;
         done = playing.roundsDone;
         void latest.current.onRound(
-          () => judgeApart(playing.roundPlayed(ended), latest.current.level),
+          () => judgeApart(playing.roundPlayed(ended), latest.current.tolerance),
           (wanted) => void playing.follow(wanted),
         );
       }

@@ -12,6 +12,7 @@ import { useMemo } from 'react';
 import type { Take } from '@/core/documents/take';
 import type { TakeFigure } from '@/core/documents/takeFigures';
 import { figureInWords } from '@/core/take/figuresInWords';
+import { toleranceOf } from '@/core/take/figures';
 import { judge, type Judgement } from '@/core/take/judge';
 import { changeInWords, changesSince } from '@/core/take/progress';
 import { comparedOf } from '@/core/take/takeFigures';
@@ -109,11 +110,11 @@ export function BesideView({ now, before, others, reader: { school, clock, repor
   );
 }
 
-function useJudged({ take, row: { level } }: Side) {
+function useJudged({ take, row: { level, tolerance_factor } }: Side) {
   return useMemo(() => {
-    const judgement = judge(take, level);
+    const judgement = judge(take, toleranceOf(level, tolerance_factor));
     return { judgement, compared: comparedOf(take, judgement) };
-  }, [take, level]);
+  }, [take, level, tolerance_factor]);
 }
 
 /** The beads of a take on its strip, widened, and nothing to set. */

@@ -8,6 +8,7 @@ import { differenceInHours } from 'date-fns';
 import { useMemo, useState } from 'react';
 import type { Take } from '@/core/documents/take';
 import { weaknessOf } from '@/core/plan/weakness';
+import { toleranceOf } from '@/core/take/figures';
 import { judge } from '@/core/take/judge';
 import { changesSince } from '@/core/take/progress';
 import { comparedOf } from '@/core/take/takeFigures';
@@ -50,7 +51,7 @@ interface TakeViewProps {
 export function TakeView({ row, take, reader, readerId, notes, recording, before, others }: TakeViewProps) {
   const { school, clock, report } = reader;
   const own = row.player_id === readerId;
-  const judgement = useMemo(() => judge(take, row.level), [take, row.level]);
+  const judgement = useMemo(() => judge(take, toleranceOf(row.level, row.tolerance_factor)), [take, row]);
   const changes = useMemo(
     () => (before ? changesSince(comparedOf(take, judgement), before) : []),
     [take, judgement, before],

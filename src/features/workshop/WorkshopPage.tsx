@@ -15,6 +15,7 @@ import { FeelTable } from './FeelTable';
 import { LeaveDemo } from './LeaveDemo';
 import { LimitsTable } from './LimitsTable';
 import { SchoolTables } from './SchoolTables';
+import { ToleranceTable } from './ToleranceTable';
 import { ZoneField } from './ZoneField';
 
 export interface SectionProps {
@@ -174,6 +175,12 @@ function OwnersSections({ section, lastBackup }: { section: SectionProps; lastBa
         note="Up to these a limb is comfortable, fast, at its limit. The bench warns above the limit, the room before fast rungs."
       >
         <LimitsTable {...section} />
+      </Section>
+      <Section
+        title="What passes"
+        note="So many times what can be heard (6 ms, or 2.5 % of the gap between strokes) a stroke may miss by at each level. It holds for takes from now on; those that were judged keep their verdicts."
+      >
+        <ToleranceTable {...section} />
       </Section>
       <Section title="Which feel a style wants" note="A hint with its reason on the bench, never a lock.">
         <FeelTable {...section} />

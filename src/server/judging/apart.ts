@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
-import type { Level } from '@/core/limits';
+import type { Tolerance } from '@/core/take/figures';
 import { fail, problem, type Result } from '@/core/result';
 import { Busy } from '../busy';
 import type { JudgingAsked } from './judge.worker';
@@ -20,7 +20,7 @@ const TOO_MUCH = problem(
 
 interface Job {
   take: unknown;
-  level: Level;
+  tolerance: Tolerance;
   done: (answer: Result<JudgedTake>) => void;
   failed: (error: Error) => void;
 }
@@ -41,10 +41,10 @@ export class JudgeApart {
     private readonly most = { ms: MOST_MS, megabytes: MOST_MEGABYTES, waiting: MOST_WAITING },
   ) {}
 
-  judge(take: unknown, level: Level): Promise<Result<JudgedTake>> {
+  judge(take: unknown, tolerance: Tolerance): Promise<Result<JudgedTake>> {
     if (this.waiting.length >= this.most.waiting) return Promise.reject(new Busy());
     return new Promise((done, failed) => {
-      this.waiting.push({ take, level, done, failed });
+      this.waiting.push({ take, tolerance, done, failed });
       this.next();
     });
   }
@@ -58,7 +58,7 @@ export class JudgeApart {
     const timer = setTimeout(() => this.over(worker), this.most.ms);
     this.now = { ...job, number, timer };
     worker.ref();
-    worker.postMessage({ number, take: job.take, level: job.level } satisfies JudgingAsked);
+    worker.postMessage({ number, take: job.take, tolerance: job.tolerance } satisfies JudgingAsked);
   }
 
   private begin(): Worker {
@@ -94,5 +94,5 @@ export class JudgeApart {
 let apart: JudgeApart | undefined;
 
 /** Judges a take beside the web server; throws `Busy` when too many wait. */
-export const judgeApart = (take: unknown, level: Level): Promise<Result<JudgedTake>> =>
-  (apart ??= new JudgeApart(path.join(process.cwd(), 'build', 'judge.mjs'))).judge(take, level);
+export const judgeApart = (take: unknown, tolerance: Tolerance): Promise<Result<JudgedTake>> =>
+  (apart ??= new JudgeApart(path.join(process.cwd(), 'build', 'judge.mjs'))).judge(take, tolerance);

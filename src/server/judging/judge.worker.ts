@@ -1,14 +1,14 @@
 import { parentPort } from 'node:worker_threads';
-import type { Level } from '@/core/limits';
+import type { Tolerance } from '@/core/take/figures';
 import { judgeSent } from './judged';
 
 /** One take to be judged, and the number its answer goes back under. */
 export interface JudgingAsked {
   number: number;
   take: unknown;
-  level: Level;
+  tolerance: Tolerance;
 }
 
-parentPort!.on('message', ({ number, take, level }: JudgingAsked) => {
-  parentPort!.postMessage({ number, answer: judgeSent(take, level) });
+parentPort!.on('message', ({ number, take, tolerance }: JudgingAsked) => {
+  parentPort!.postMessage({ number, answer: judgeSent(take, tolerance) });
 });

@@ -2,6 +2,7 @@ import { lastBpm, readTake, writeTake, type InputName, type Take } from '@/core/
 import { writeFigures } from '@/core/documents/takeFigures';
 import type { Level } from '@/core/limits';
 import { fail, ok, problem, type Result } from '@/core/result';
+import { levelOf, type Tolerance } from '@/core/take/figures';
 import { judge, JUDGE_VERSION } from '@/core/take/judge';
 import { figuresOfTake } from '@/core/take/takeFigures';
 import { placeJudged } from '@/core/take/verdict';
@@ -36,6 +37,8 @@ export interface JudgedColumns {
 /** All that is kept of a take beside whose it is. It crosses from a worker as it is. */
 export interface JudgedTake extends JudgedColumns {
   level: Level;
+  /** Where the workshop has set another than is usual for the level. */
+  toleranceFactor: number | null;
   playedMs: Ms;
   tempo: Bpm;
   click: string;
@@ -51,8 +54,8 @@ export interface JudgedTake extends JudgedColumns {
 }
 
 /** Judges a take that was read. */
-export function judgedColumns(played: Take, level: Level): JudgedColumns {
-  const judgement = judge(played, level);
+export function judgedColumns(played: Take, tolerance: Tolerance): JudgedColumns {
+  const judgement = judge(played, tolerance);
   const { figures, toleranceMs, verdict, byPlace } = judgement;
   const places = byPlace.map((one) => ({ ...one, ...placeJudged(played, one.limb, one.bar, one.written) }));
   return {
@@ -97,11 +100,12 @@ export function isThroughBars({ isWhole, passages }: JudgedTake, from: number | 
 }
 
 /** A take with its figures, ready to be kept. */
-export function judgedTake(played: Take, level: Level): JudgedTake {
+export function judgedTake(played: Take, tolerance: Tolerance): JudgedTake {
   const json = writeTake(played);
   return {
-    ...judgedColumns(played, level),
-    level,
+    ...judgedColumns(played, tolerance),
+    level: levelOf(tolerance),
+    toleranceFactor: typeof tolerance === 'string' ? null : tolerance.factor,
     playedMs: Math.round(played.playedMs),
     tempo: lastBpm(played),
     click: planInWords(played.click),
@@ -114,11 +118,11 @@ export function judgedTake(played: Take, level: Level): JudgedTake {
 }
 
 /** Reads and judges what was sent as a take; problems say what is wrong with it. Never throws. */
-export function judgeSent(json: unknown, level: Level): Result<JudgedTake> {
+export function judgeSent(json: unknown, tolerance: Tolerance): Result<JudgedTake> {
   const read = readTake(json);
   if (!read.ok) return read;
   try {
-    return ok(judgedTake(read.value, level));
+    return ok(judgedTake(read.value, tolerance));
   } catch {
     // Sums of its fractions leave what can be counted exactly.
     return fail(problem('cannot-be-judged', 'This take cannot be worked out.', 'Play it with simpler settings.'));

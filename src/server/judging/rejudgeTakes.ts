@@ -1,5 +1,6 @@
 import { readTake } from '@/core/documents/take';
 import type { Level } from '@/core/limits';
+import { toleranceOf, type Tolerance } from '@/core/take/figures';
 import { JUDGE_VERSION } from '@/core/take/judge';
 import type { Db } from '../database';
 import { keepPlaces, placeholders } from '../takes';
@@ -20,24 +21,25 @@ export async function rejudgeTakes(db: Db, onShare: (done: number, of: number) =
   );
   const of = counted.rows[0]!.waiting;
   for (let done = 0; ;) {
-    const { rows } = await db.query<{ id: string; level: Level; document: unknown }>(
-      'select id, level, document from take where judge_version < $1 order by played_at desc, id limit $2',
+    const { rows } = await db.query<{ id: string; level: Level; tolerance_factor: number | null; document: unknown }>(
+      'select id, level, tolerance_factor, document from take where judge_version < $1 order by played_at desc, id limit $2',
       [JUDGE_VERSION, REJUDGED_AT_ONCE],
     );
     if (!rows.length) return done;
-    for (const { id, level, document } of rows) await rejudge(db, id, level, document);
+    for (const { id, level, tolerance_factor, document } of rows)
+      await rejudge(db, id, toleranceOf(level, tolerance_factor), document);
     done += rows.length;
     onShare(done, Math.max(of, done));
   }
 }
 
-async function rejudge(db: Db, id: string, level: Level, document: unknown): Promise<void> {
+async function rejudge(db: Db, id: string, tolerance: Tolerance, document: unknown): Promise<void> {
   const read = readTake(document);
   if (!read.ok) {
     await db.query('update take set verdict = null, judge_version = $2 where id = $1', [id, JUDGE_VERSION]);
     return;
   }
-  const { values, places } = judgedColumns(read.value, level);
+  const { values, places } = judgedColumns(read.value, tolerance);
   await db.query('delete from take_place where take_id = $1', [id]);
   await keepPlaces(db, id, places);
   await db.query(`update take set (${JUDGED.join(', ')}) = (${placeholders(JUDGED.length, 2)}) where id = $1`, [

@@ -3,6 +3,7 @@ import { writeGroove } from '@/core/documents/groove';
 import { turnFor } from '@/core/groove/kit';
 import { HearFile } from '@/features/hearing/HearFile';
 import { groove, grooves } from '@/server/grooves';
+import { toleranceOfPerson } from '@/server/people';
 import { asPerson, requirePerson } from '@/server/session';
 import { askedOnce } from '@/ui/asked';
 import { readerOf } from '@/ui/reader';
@@ -21,7 +22,7 @@ export default async function Hear({ searchParams }: { searchParams: Promise<{ g
     <HearFile
       reader={readerOf(who)}
       playerId={who.id}
-      level={who.level}
+      tolerance={toleranceOfPerson(who)}
       library={library.map(({ id, title }) => ({ id, title }))}
       chosen={
         // As it stands for this person's kit: that is what they play.

@@ -1,11 +1,11 @@
+import type { Tolerance } from '@/core/take/figures';
 import { expose } from 'comlink';
 import type { Take } from '@/core/documents/take';
-import type { Level } from '@/core/limits';
 import { judge, type BarWindow } from '@/core/take/judge';
 
 /** Judges a stretch of a take that still goes on, off the page's own thread: whether nothing is to be fixed in it. */
-const isClean = (take: Take, level: Level, window: BarWindow): boolean =>
-  judge(take, level, window).verdict.about === 'clean';
+const isClean = (take: Take, tolerance: Tolerance, window: BarWindow): boolean =>
+  judge(take, tolerance, window).verdict.about === 'clean';
 
 const worker = { isClean };
 export type JudgeWorker = typeof worker;

@@ -1,6 +1,6 @@
+import type { Tolerance } from '@/core/take/figures';
 import { wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef } from 'react';
-import type { Level } from '@/core/limits';
 import type { RoundPlayed } from '../played';
 import type { JudgeWorker } from './judge.worker';
 
@@ -8,7 +8,7 @@ import type { JudgeWorker } from './judge.worker';
  * Judges rounds while the take goes on, in a worker: half an hour that is judged on the page would stop its pictures. With
  * `isWanted` the worker is there before the first round is over, so that it needs no network then.
  */
-export function useJudgeApart(isWanted: boolean): (round: RoundPlayed, level: Level) => Promise<boolean> {
+export function useJudgeApart(isWanted: boolean): (round: RoundPlayed, tolerance: Tolerance) => Promise<boolean> {
   const apart = useRef<{ worker: Worker; remote: Remote<JudgeWorker> }>(undefined);
   const get = useCallback(() => {
     if (!apart.current) {
@@ -27,5 +27,5 @@ export function useJudgeApart(isWanted: boolean): (round: RoundPlayed, level: Le
     },
     [],
   );
-  return useCallback(({ take, window }, level) => get().isClean(take, level, window), [get]);
+  return useCallback(({ take, window }, tolerance) => get().isClean(take, tolerance, window), [get]);
 }

@@ -7,6 +7,7 @@ import { firstClimb } from '@/core/plan/ladder';
 import { ladderOf } from '@/server/ladders';
 import { homework } from '@/server/assignments';
 import { groove } from '@/server/grooves';
+import { toleranceOfPerson } from '@/server/people';
 import { asPerson, requirePerson } from '@/server/session';
 import { sentence } from '@/core/result';
 import { askedOnce } from '@/ui/asked';
@@ -62,7 +63,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
     <Room
       key={set?.id}
       playerId={who.id}
-      level={who.level}
+      tolerance={toleranceOfPerson(who)}
       school={who.school}
       report={who.report}
       grooveId={found.id}
