@@ -92,7 +92,7 @@ export async function readSentBackup(request: Request, path: string): Promise<Se
       {
         isKind: (type) => type === 'application/gzip',
         kind: 'Send a backup.',
-        large: `This backup is larger than ${MOST_BACKUP_BYTES / 1e6} MB. Whoever runs the server brings it in with npm run restore.`,
+        large: `This backup is larger than ${MOST_BACKUP_BYTES / 1e6} MB, more than a page takes in. Whoever runs the server moves everything with npm run backup and npm run restore.`,
       },
       async (part) => void (await file.write(part)),
     );

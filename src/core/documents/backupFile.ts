@@ -7,7 +7,7 @@ import { readVersioned } from './reader';
  * table, so that a file that was cut off is known for what it is; each line between is the name of a table, a blank, and a row
  * of it as the database writes it. Numbers and times go through untouched: a row is never taken apart on its way.
  */
-export const BACKUP_VERSION = 1;
+const BACKUP_VERSION = 1;
 
 const headShape = z.strictObject({
   version: z.literal(BACKUP_VERSION),

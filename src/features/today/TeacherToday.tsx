@@ -49,8 +49,7 @@ export function TeacherToday({
     >
       {backupOverdue && !isEmpty && (
         <Alert severity="info" sx={{ mb: 2.5, maxWidth: 860 }}>
-          {backupOverdue} Whoever runs the server makes one with npm run backup; how often one is wanted is set in the{' '}
-          <Link href="/workshop">workshop</Link>.
+          {backupOverdue} Take the <Link href="/workshop">workshop</Link> as one file, and keep it on another machine.
         </Alert>
       )}
       {!isEmpty && !asked.words && !asked.from && children}

@@ -87,7 +87,7 @@ export async function restore(inSession: InSession, me: Me, path: string, way: W
 function saidOf(error: unknown): string | undefined {
   if (error instanceof Refused) return error.message;
   if (error instanceof TooMuch)
-    return 'This backup is larger than is taken in here. Whoever runs the server brings it in with npm run restore.';
+    return 'This backup is larger than is taken in here. Whoever runs the server moves everything with npm run backup and npm run restore.';
   const { code } = error as { code?: string };
   if (code === 'Z_BUF_ERROR') return said(cutOff);
   return code?.startsWith('Z_') ? said(notOurs) : undefined;
