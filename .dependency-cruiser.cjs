@@ -16,6 +16,7 @@ const FLOORS = [
   'form',
   'documents',
   'schedule',
+  'chart',
   'recording',
   'hearing',
   'take',

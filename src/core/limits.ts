@@ -108,3 +108,10 @@ export const MOST_GOALS = 400;
 export type SpeedLimits = Record<'hand' | 'foot', readonly [number, number, number]>;
 /** What holds where a teacher has set no others. */
 export const SPEED_LIMITS: SpeedLimits = { hand: [5, 8, 10], foot: [3.5, 6, 8] };
+
+/** Bars of a section of a chart, and of a chart as it is played with all its repeats; sections beside one another. */
+export const MOST_CHART_BARS = 500;
+export const MOST_UNROLLED_BARS = 5000;
+export const MOST_SECTIONS = 60;
+/** Sections within sections. */
+export const DEEPEST_SECTION = 4;

@@ -1,3 +1,4 @@
+import charts from '../vectors/charts.json';
 import clicks from '../vectors/clicks.json';
 import counts from '../vectors/counts.json';
 import displacements from '../vectors/displacements.json';
@@ -14,6 +15,7 @@ import values from '../vectors/values.json';
 import cycles from '../vectors/cycles.json';
 
 const VECTORS = {
+  charts,
   clicks,
   counts,
   cycles,

@@ -1,0 +1,63 @@
+import type { ChartFeel } from '../documents/chart';
+import { barLength, countsOf, type Meter } from '../grid/meter';
+import { SCHOOLS } from '../count/schools';
+import { add, exact, frac, mul, type WholeNotes } from '../time/fraction';
+import { swungPlace, type Swing } from '../time/swing';
+
+/** A count with its name and where it stands, from the start of the bar: as it is written, and as it sounds at 2:1. */
+export interface NamedPlace {
+  written: WholeNotes;
+  sounding: WholeNotes;
+}
+
+const SWUNG: Record<ChartFeel, Swing['value'] | undefined> = {
+  straight: undefined,
+  'swing 8ths': '8th',
+  shuffle: '8th',
+  'half-time shuffle': '8th',
+  'swing 16ths': '16th',
+};
+export const swungValueOf = (feel: ChartFeel): Swing['value'] | undefined => SWUNG[feel];
+
+const TRIPLET = exact('2');
+
+const NAMED = /^(?:(\S+) of )?(\d{1,2})$/;
+
+/** Which part of so many a syllable is, by the school that charts are written in: the least division that has it. */
+function partNamed(syllable: string): { division: number; part: number } | undefined {
+  for (const [division, said] of Object.entries(SCHOOLS[0].syllables)) {
+    const part = said.indexOf(syllable) + 1;
+    if (part) return { division: Number(division), part };
+  }
+  return undefined;
+}
+
+/**
+ * Where named counts of one bar stand: "4", "& of 2", "let of 4". Counts go by number in every meter. "let" in swung 8ths is the
+ * second 8th of its count; beside a "trip" of the same count, and where 8ths are not swung, it is a written triplet, which is
+ * never swung. Gives the first name that is none here instead.
+ */
+export function namedPlaces(
+  names: readonly string[],
+  meter: Meter,
+  feel: ChartFeel,
+): { places: NamedPlace[] } | { unknown: string } {
+  const counts = countsOf(meter);
+  const swung = swungValueOf(feel);
+  const places: NamedPlace[] = [];
+  for (const name of names) {
+    const [, syllable, number] = NAMED.exec(name.trim()) ?? [];
+    const count = counts[Number(number) - 1];
+    const named = syllable === undefined ? { division: 1, part: 0 } : partNamed(syllable);
+    if (!count || !named) return { unknown: name };
+    const isPair = syllable === 'let' && swung === '8th' && meter.unit === 4 && !names.includes(`trip of ${number}`);
+    const { division, part } = isPair ? { division: 2, part: 1 } : named;
+    const written = add(count.at, mul(count.length, frac(part, division)));
+    const isTriplet = division % 3 === 0;
+    places.push({
+      written,
+      sounding: swung && !isTriplet ? swungPlace(written, swung, TRIPLET, barLength(meter)) : written,
+    });
+  }
+  return { places };
+}

@@ -1,0 +1,230 @@
+import type { ChartFeel, ChartForm, Jump, Marks } from '../documents/chart';
+import { parseMeter, type Meter } from '../grid/meter';
+import { MOST_UNROLLED_BARS } from '../limits';
+import { fail, ok, type Problem, type Result } from '../result';
+import { div, exact, mul, ZERO, type Fraction, type WholeNotes } from '../time/fraction';
+import { NOTE_VALUES } from '../time/noteValue';
+import { namedPlaces, type NamedPlace } from './namedCount';
+import { chartProblem } from './problems';
+import { isBar, writtenOf, type Written, type WrittenBar } from './written';
+
+/** A hit that is caught with the band. */
+export interface Hit extends NamedPlace {
+  name: string;
+}
+
+/** A bar as it is played. */
+export interface PlayedBar {
+  /** Of the bars played, from 1; a pick-up is 0. */
+  number: number;
+  /** Which written bar it is: "A.5", "A[1-3].1". */
+  from: string;
+  section: string;
+  /** Which time through its section this is, and of how many. */
+  time: number;
+  times: number;
+  meter: Meter;
+  feel: ChartFeel;
+  /** Whole notes a minute. */
+  speed: Fraction;
+  hits: readonly Hit[];
+  isRest: boolean;
+  /** How much longer than its meter it lasts, in whole notes. */
+  held: WholeNotes;
+  marks: Marks;
+  groove?: string;
+}
+
+/** What a written bar has once and for all: as it was when it was first played. */
+interface First {
+  meter: Meter;
+  feel: ChartFeel;
+  speed: Fraction;
+  hits: readonly Hit[];
+  isRest: boolean;
+  groove?: string;
+}
+
+/** How playing goes on after something: straight on, to its end, or at another bar. */
+type Onward = 'on' | 'end' | { to: WrittenBar };
+
+interface Around {
+  written: Written;
+  time: number;
+  /** Whether nothing of it comes again after this time. */
+  isLast: boolean;
+}
+
+/** Ends the unrolling with what is wrong. */
+class CannotBePlayed extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.say);
+  }
+}
+
+/**
+ * The bars of a form as they are really played, one after another. A jump, a Fine and a way to the coda count only on the last
+ * time of all repeats around them; a jump is made once; repeats taken before it are not taken again, unless the form says so; a bar
+ * keeps the meter, tempo and feel it had when first played. Problems name the section, and the bar where one is to blame.
+ */
+export function unroll(form: ChartForm): Result<PlayedBar[]> {
+  const written = writtenOf(form);
+  if ('problem' in written) return fail(written.problem);
+  try {
+    return ok(new Unrolling(form, written.top, written.bars).run());
+  } catch (error) {
+    if (error instanceof CannotBePlayed) return fail(error.problem);
+    throw error;
+  }
+}
+
+class Unrolling {
+  readonly #played: PlayedBar[] = [];
+  readonly #first = new Map<WrittenBar, First>();
+  readonly #around: Around[] = [];
+  /** Sections that were come to, and those that were when the last jump was made. */
+  readonly #come = new Set<Written>();
+  #taken = new Set<Written>();
+  readonly #made = new Set<WrittenBar>();
+  readonly #seen = new Set<string>();
+  #jumped: Jump | undefined;
+  #isCodaReached = false;
+
+  constructor(
+    private readonly form: ChartForm,
+    private readonly top: Written,
+    private readonly bars: readonly WrittenBar[],
+  ) {}
+
+  run(): PlayedBar[] {
+    let onward = this.#play(this.top);
+    while (typeof onward === 'object') onward = this.#play(this.top, onward.to);
+    const coda = this.#signed('coda');
+    if (coda && !this.#isCodaReached) throw new CannotBePlayed(chartProblem('coda-never-reached', coda));
+    return this.#played;
+  }
+
+  #signed(sign: 'segno' | 'coda'): WrittenBar | undefined {
+    return this.bars.find(({ marks }) => marks.signs?.includes(sign));
+  }
+
+  /** Plays a section as often as it is to be played; from a bar within it when given. */
+  #play(written: Written, entry?: WrittenBar): Onward {
+    const isTaken = this.#taken.has(written) && !this.form.repeatsAfterJump;
+    this.#come.add(written);
+    const lies = entry?.within.get(written);
+    const { times } = written;
+    let time = isTaken ? times : 1;
+    // In the midst of an ending, the time is one of those it is for.
+    const ending = lies?.ending === undefined ? undefined : written.endings[lies.ending]!;
+    if (ending && !ending.for.includes(time)) time = isTaken ? Math.max(...ending.for) : Math.min(...ending.for);
+    let from = lies;
+    for (; time <= times; time++) {
+      const frame = { written, time, isLast: isTaken || time === times };
+      this.#around.push(frame);
+      const onward = this.#once(written, time, from, entry);
+      this.#around.pop();
+      if (onward !== 'on' || frame.isLast) return onward;
+      from = entry = undefined;
+    }
+    return 'on';
+  }
+
+  #once(written: Written, time: number, from: { ending?: number; at: number } | undefined, entry?: WrittenBar): Onward {
+    if (from?.ending === undefined)
+      for (const [index, one] of written.body.entries()) {
+        if (index < (from?.at ?? 0)) continue;
+        const onward = isBar(one) ? this.#bar(one, written) : this.#play(one, index === from?.at ? entry : undefined);
+        if (onward !== 'on') return onward;
+      }
+    const ending = written.endings.find((one) => one.for.includes(time));
+    for (const bar of ending?.bars.slice(from?.ending === undefined ? 0 : from.at) ?? []) {
+      const onward = this.#bar(bar, written);
+      if (onward !== 'on') return onward;
+    }
+    return 'on';
+  }
+
+  #bar(bar: WrittenBar, written: Written): Onward {
+    if (this.#played.length >= MOST_UNROLLED_BARS)
+      throw new CannotBePlayed(chartProblem('too-long', { section: bar.section }));
+    const first = this.#first.get(bar) ?? this.#firstOf(bar, written);
+    this.#first.set(bar, first);
+    const { marks } = bar;
+    this.#played.push({
+      number: this.#played.length + (this.form.pickup ? 0 : 1),
+      from: bar.name,
+      section: bar.section,
+      time: this.#around.at(-1)!.time,
+      times: written.times,
+      ...first,
+      held: marks.fermata ? exact(marks.fermata.more) : ZERO,
+      marks,
+    });
+    return this.#around.every(({ isLast }) => isLast) ? this.#after(bar) : 'on';
+  }
+
+  /** What a bar is when it is first played: what the bar played before it is, then its own marks. */
+  #firstOf(bar: WrittenBar, { groove }: Written): First {
+    const { marks } = bar;
+    const wrong = (code: Parameters<typeof chartProblem>[0]) => new CannotBePlayed(chartProblem(code, bar));
+    const before = this.#played.at(-1);
+    const meterText = marks.meter ?? (before ? undefined : this.form.meter);
+    const read = meterText === undefined ? ok(before!.meter) : parseMeter(meterText);
+    if (!read.ok) throw wrong('no-meter');
+    const meter = read.value;
+    const feel = marks.feel ?? before?.feel ?? this.form.feel;
+    let speed = before?.speed ?? speedOf(this.form.tempo);
+    if (marks.change) speed = mul(speed, div(NOTE_VALUES[marks.change.new], NOTE_VALUES[marks.change.old]));
+    if (marks.tempo) speed = speedOf(marks.tempo);
+
+    const same = this.#sameAs(bar);
+    if (same && !same.bar) throw wrong('nothing-before');
+    const names = [...(same?.bar?.hits.map(({ name }) => name) ?? []), ...(marks.hits ?? [])];
+    const held = marks.fermata ? [marks.fermata.on] : [];
+    const found = namedPlaces([...names, ...held], meter, feel);
+    if ('unknown' in found) throw wrong('no-such-count');
+    const hits = names.map((name, index) => ({ name, ...found.places[index]! }));
+    return { meter, feel, speed, hits, isRest: this.#isWithin(bar, 'rest'), ...(groove && { groove }) };
+  }
+
+  /** The mark of so many bars that a bar lies in, and how many they are. */
+  #run(bar: WrittenBar, run: 'rest' | 'same'): { many: number } | undefined {
+    const opened = bar.beside.slice(0, bar.number).findLast(({ marks }) => marks[run] !== undefined);
+    const many = opened?.marks[run] ?? 0;
+    return opened && bar.number < opened.number + many ? { many } : undefined;
+  }
+
+  #isWithin(bar: WrittenBar, run: 'rest' | 'same'): boolean {
+    return this.#run(bar, run) !== undefined;
+  }
+
+  /** The bar whose hits a bar repeats: as many before it as repeat together, as it is first played. */
+  #sameAs(bar: WrittenBar): { bar: PlayedBar | undefined } | undefined {
+    const run = this.#run(bar, 'same');
+    return run && { bar: this.#played[this.#played.length - run.many] };
+  }
+
+  /** What follows when a bar is over, on the last time of all repeats around it. */
+  #after(bar: WrittenBar): Onward {
+    const { signs, jump, every } = bar.marks;
+    const isToCoda = this.#jumped?.endsWith('al Coda') ?? false;
+    if (signs?.includes('to coda') && isToCoda) {
+      this.#isCodaReached = true;
+      return { to: this.#signed('coda')! };
+    }
+    if (signs?.includes('fine') && this.#jumped && !isToCoda) return 'end';
+    if (!jump || (this.#made.has(bar) && !every)) return 'on';
+    this.#made.add(bar);
+    this.#jumped = jump;
+    this.#taken = new Set(this.#come);
+    // What was made and what was come to only grows: the same jump with as much of both is made again and again.
+    const state = `${this.bars.indexOf(bar)} ${this.#made.size} ${this.#come.size}`;
+    if (this.#seen.has(state)) throw new CannotBePlayed(chartProblem('for-ever', bar));
+    this.#seen.add(state);
+    return { to: jump.startsWith('D.C.') ? this.bars[0]! : this.#signed('segno')! };
+  }
+}
+
+/** A tempo in whole notes a minute. */
+export const speedOf = ({ beat, bpm }: ChartForm['tempo']): Fraction => mul(exact(bpm), NOTE_VALUES[beat]);
