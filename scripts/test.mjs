@@ -72,7 +72,14 @@ const STEPS = {
   arrows: () =>
     run(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'], { show: true }),
   unused: () => run(bin('knip'), [], { show: true }),
-  unit: () => run(bin('vitest'), ['run', '--project', 'unit'], { show: true }),
+  unit: async () => {
+    // A second reader of MIDI files.
+    await offerDebianPackage(
+      'python3-mido',
+      async () => (await run('/usr/bin/python3', ['-c', 'import mido'])).code === 0,
+    );
+    return run(bin('vitest'), ['run', '--project', 'unit'], { show: true });
+  },
   database: async () => {
     // A second reader of calendars: that of another house.
     await offerDebianPackage(

@@ -95,6 +95,7 @@ const SENT_TO = [
   '/api/log',
   '/api/calendar/[token]',
   '/api/workshop/backup',
+  '/files/grooves/[id]/[format]',
   '/join/[invitation]',
 ];
 
@@ -576,6 +577,30 @@ test('the log as a file has what one may see, and tunes are the teachers’', as
     expect([actor, await lines('/api/tunes', actor)]).toEqual([actor, actor === 'visitor' ? 401 : 404]);
   for (const actor of ['teacher', 'colleague', 'owner'] as const)
     expect([actor, await lines('/api/tunes', actor)]).toEqual([actor, rowCount]);
+});
+
+test('a groove is a file for whoever sees it', async () => {
+  const answer = async (actor: ActorName, format: string, id = cast.groove) =>
+    ask(`/files/grooves/${id}/${format}`, actor === 'visitor' ? undefined : await sessionOf(cast[actor].id));
+  const may = { visitor: 401, student: 200, other: 404, teacher: 200, colleague: 200, owner: 200, foreign: 404 };
+  for (const format of ['midi', 'musicxml', 'text', 'json'])
+    for (const [actor, status] of Object.entries(may))
+      expect([format, actor, (await answer(actor as ActorName, format)).status]).toEqual([format, actor, status]);
+  const midi = await answer('teacher', 'midi');
+  expect(midi.headers.get('content-type')).toBe('audio/midi');
+  expect(midi.headers.get('content-disposition')).toMatch(/^attachment; filename=".+\.mid"; filename\*=UTF-8''/);
+  expect(
+    Buffer.from(await midi.arrayBuffer())
+      .subarray(0, 4)
+      .toString(),
+  ).toBe('MThd');
+  for (const [format, id] of [
+    ['exe', cast.groove],
+    ['midi', 'x'],
+    ['midi', crypto.randomUUID()],
+    ['..%2f', cast.groove],
+  ] as const)
+    expect([format, id, (await answer('owner', format, id)).status]).toEqual([format, id, 404]);
 });
 
 test('a calendar is read by whoever has its address, and by no other', async () => {

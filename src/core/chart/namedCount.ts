@@ -17,7 +17,6 @@ const SWUNG: Record<ChartFeel, Swing['value'] | undefined> = {
   'half-time shuffle': '8th',
   'swing 16ths': '16th',
 };
-export const swungValueOf = (feel: ChartFeel): Swing['value'] | undefined => SWUNG[feel];
 
 const TRIPLET = exact('2');
 
@@ -43,7 +42,7 @@ export function namedPlaces(
   feel: ChartFeel,
 ): { places: NamedPlace[] } | { unknown: string } {
   const counts = countsOf(meter);
-  const swung = swungValueOf(feel);
+  const swung = SWUNG[feel];
   const places: NamedPlace[] = [];
   for (const name of names) {
     const [, syllable, number] = NAMED.exec(name.trim()) ?? [];

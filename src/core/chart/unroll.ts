@@ -227,4 +227,4 @@ class Unrolling {
 }
 
 /** A tempo in whole notes a minute. */
-export const speedOf = ({ beat, bpm }: ChartForm['tempo']): Fraction => mul(exact(bpm), NOTE_VALUES[beat]);
+const speedOf = ({ beat, bpm }: ChartForm['tempo']): Fraction => mul(exact(bpm), NOTE_VALUES[beat]);

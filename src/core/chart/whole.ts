@@ -7,7 +7,7 @@ import type { PlayedBar } from './unroll';
 /** What a chart comes to as it is played: how long it lasts, and where meter, feel, tempo and loudness change. */
 
 /** The note a tempo is said in: the meter's beat. */
-export function beatOf(meter: Meter): NoteValue {
+function beatOf(meter: Meter): NoteValue {
   if (isCompound(meter)) return meter.unit === 8 ? 'dotted quarter' : 'dotted 8th';
   return ({ 2: 'half', 4: 'quarter', 8: '8th', 16: '16th' } as const)[meter.unit];
 }

@@ -1,8 +1,6 @@
 import { z } from 'zod';
-import { MOST_CHART_BARS, MOST_SECTIONS, MOST_TITLE } from '../limits';
-import type { Result } from '../result';
+import { MOST_CHART_BARS, MOST_SECTIONS } from '../limits';
 import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
-import { readVersioned } from './reader';
 import { textShape } from './shapes';
 
 /**
@@ -31,7 +29,6 @@ const fractionText = z
 const manyBars = z.number().int().min(1).max(MOST_CHART_BARS);
 
 const tempoMark = z.strictObject({ beat: noteValue, bpm: fractionText });
-export type TempoMark = z.infer<typeof tempoMark>;
 
 /** What stands over a bar. */
 const marksShape = z.strictObject({
@@ -100,7 +97,8 @@ const sectionShape: z.ZodType<ChartSection> = z.lazy(() =>
     }),
 );
 
-const formShape = {
+/** The form of a tune as it is written; whether it can be played is `unroll`'s to say. */
+export const chartFormShape = z.strictObject({
   tempo: tempoMark,
   meter: z.string().max(40),
   feel: z.enum(CHART_FEELS),
@@ -109,21 +107,5 @@ const formShape = {
   /** The other school: after a jump repeats are taken again. */
   repeatsAfterJump: z.boolean().optional(),
   sections: z.array(sectionShape).min(1, 'A chart has a section.').max(MOST_SECTIONS),
-};
-
-/** A form as it is written, without a title. */
-export const chartFormShape = z.strictObject(formShape);
+});
 export type ChartForm = z.infer<typeof chartFormShape>;
-
-const chartShape = z.strictObject({ version: z.literal(1), title: textShape(MOST_TITLE), ...formShape });
-export type Chart = Omit<z.infer<typeof chartShape>, 'version'>;
-
-/** A stored chart; whether it can be played is `unroll`'s to say. */
-export function readChart(json: unknown): Result<Chart> {
-  const read = readVersioned(json, { name: 'chart', version: 1, shape: chartShape });
-  if (!read.ok) return read;
-  const { version: _, ...chart } = read.value;
-  return { ok: true, value: chart };
-}
-
-export const writeChart = (chart: Chart): z.infer<typeof chartShape> => ({ version: 1, ...chart });

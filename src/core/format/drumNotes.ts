@@ -25,6 +25,7 @@ const COMMON: Record<number, Surface> = {
   53: 'ride bell',
   57: 'crash',
   59: 'ride',
+  76: 'pad',
 };
 
 /** What is below is an addition of the makers of kits. */
@@ -75,3 +76,6 @@ export function noteOfSurface(surface: Surface): number | undefined {
   const found = Object.entries(COMMON).find(([note, one]) => one === surface && Number(note) >= FIRST_COMMON);
   return found && Number(found[0]);
 }
+
+/** The note a surface is written as: the one that is common for it, of two kicks the one that most kits send. */
+export const noteWritten = (surface: Surface): number => (surface === 'kick' ? 36 : noteOfSurface(surface)!);

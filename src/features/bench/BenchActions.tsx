@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { RefObject } from 'react';
 import { FIGURE_FONT } from '@/ui/theme';
+import { FileMenu } from './FileMenu';
 import { HearMenu, type HearHow } from './HearMenu';
 import type { Hearing } from './useHearing';
 
@@ -37,6 +38,7 @@ export function BenchActions({ id, count, hearing, swung, selected, bars, desk }
       <Button href={`/drills?groove=${id}`} variant="text">
         Make a drill
       </Button>
+      <FileMenu id={id} />
       <Button variant="outlined" onClick={desk.record} aria-haspopup="dialog">
         Play it in
       </Button>

@@ -1,0 +1,46 @@
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { afterAll, expect, test } from 'vitest';
+import { writeGroove } from '@/core/documents/groove';
+import { midiStrokes } from '@/core/format/midiFile';
+import { STARTERS } from '@/core/testing/starters';
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'mochila-convert-'));
+afterAll(() => fs.rmSync(folder, { recursive: true }));
+
+const convert = (...files: string[]) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/convert.mjs', ...files], {
+    encoding: 'utf8',
+  });
+  return { status, said: stdout + stderr };
+};
+const given = path.join(folder, 'given.json');
+fs.writeFileSync(given, JSON.stringify(writeGroove(STARTERS[0]!)));
+
+test('a groove becomes each kind of file, and its own again', () => {
+  const made = (ending: string) => {
+    const to = path.join(folder, `made.${ending}`);
+    expect(convert(given, to)).toMatchObject({ status: 0 });
+    return fs.readFileSync(to);
+  };
+  const midi = midiStrokes(new Uint8Array(made('mid')));
+  expect(midi.ok && midi.value.length).toBe(STARTERS[0]!.bars.reduce((sum, { strokes }) => sum + strokes.length, 0));
+  expect(made('musicxml').toString()).toContain('<score-partwise version="4.0">');
+  expect(made('txt').toString()).toContain('BD|');
+  expect(JSON.parse(made('json').toString())).toEqual(writeGroove(STARTERS[0]!));
+}, 60_000);
+
+test('what cannot be done is said in a line', () => {
+  fs.writeFileSync(path.join(folder, 'none.json'), 'none');
+  fs.writeFileSync(path.join(folder, 'other.json'), '{"version":1}');
+  expect(convert().said).toContain('Two files are wanted.');
+  expect(convert(given, 'x.doc').said).toContain('Nothing is known of .doc.');
+  expect(convert('nowhere.json', 'x.mid').said).toContain('nowhere.json is not there.');
+  expect(convert(path.join(folder, 'none.json'), 'x.mid').said).toContain('is no JSON.');
+  expect(convert(path.join(folder, 'other.json'), 'x.mid')).toMatchObject({
+    status: 1,
+    said: expect.stringContaining('other.json:') as string,
+  });
+}, 60_000);

@@ -1,0 +1,31 @@
+import type { School } from '../count/schools';
+import { writeGroove } from '../documents/groove';
+import type { Groove } from '../groove/groove';
+import { drumTabOf } from './drumTab';
+import type { GrooveFile } from './grooveFileKinds';
+import { midiOf } from './midiOut';
+import { musicXmlOf } from './musicXml';
+
+/** A groove as a file: once through, at its own tempo. */
+export function grooveFile(groove: Groove, file: GrooveFile, school: School): string | Uint8Array {
+  switch (file) {
+    case 'midi':
+      return midiOf({ groove, rounds: 1, bpm: groove.tempo, click: { kind: 'silent' }, countIn: 0 });
+    case 'musicxml':
+      return musicXmlOf(groove);
+    case 'text':
+      return drumTabOf(groove, school);
+    case 'json':
+      return `${JSON.stringify(writeGroove(groove), null, 2)}\n`;
+  }
+}
+
+/** A title as the name of a file, on whatever system. */
+export const fileNamed = (title: string, ending: string): string =>
+  `${
+    title
+      .replace(/[\p{C}/\\:*?"<>|]+/gu, ' ')
+      .replace(/\s+/g, ' ')
+      .trim()
+      .slice(0, 80) || 'groove'
+  }.${ending}`;

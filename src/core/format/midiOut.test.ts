@@ -1,0 +1,120 @@
+import { spawnSync } from 'node:child_process';
+import fc from 'fast-check';
+import { parseMidi } from 'midi-file';
+import { describe, expect, test } from 'vitest';
+import { formOf, type Plan } from '../form/form';
+import { SURFACES } from '../groove/limbs';
+import { schedule } from '../schedule/schedule';
+import { beatOf } from '../groove/beat';
+import { frac } from '../time/fraction';
+import { valueMs } from '../time/tempoMap';
+import { anyGroove } from '../testing/arbitrary';
+import { STARTERS } from '../testing/starters';
+import { noteWritten, surfaceOfNote } from './drumNotes';
+import { midiStrokes } from './midiFile';
+import { midiOf, TICKS_A_QUARTER } from './midiOut';
+
+/** A second reader, of another house: Debian's python3-mido. */
+const PYTHON = '/usr/bin/python3';
+const hasReader = spawnSync(PYTHON, ['-c', 'import mido']).status === 0;
+if (!hasReader) console.error('python3-mido is not here: what it reads of a MIDI file is left out.');
+
+const plan = (groove: Plan['groove'], more: Partial<Plan> = {}): Plan => ({
+  groove,
+  rounds: 2,
+  bpm: groove.tempo,
+  click: { kind: 'silent' },
+  countIn: 0,
+  ...more,
+});
+const strokesOf = (one: Plan) =>
+  schedule(formOf(one)).sounds.flatMap((sound) =>
+    sound.kind === 'stroke' ? [{ ms: sound.ms, surface: sound.surface }] : [],
+  );
+/** What is moved by milliseconds is rounded to a tick; and a quarter to a whole number of microseconds. */
+const tickMs = (one: Plan) => valueMs(frac(1, 4), { bpm: one.bpm, beat: beatOf(one.groove) }) / TICKS_A_QUARTER;
+
+test('every surface is a note that is read as itself', () => {
+  for (const surface of SURFACES) expect(surfaceOfNote(noteWritten(surface), undefined)).toBe(surface);
+  expect(new Set(SURFACES.map(noteWritten)).size).toBe(SURFACES.length);
+});
+
+test('whatever the groove, its strokes are read back where they sound, on what they are struck, as loud', () => {
+  fc.assert(
+    fc.property(anyGroove(), (groove) => {
+      const one = plan(groove, { lean: {} });
+      const due = strokesOf(one);
+      const read = midiStrokes(midiOf(one));
+      if (!due.length) return expect(read.ok).toBe(false);
+      if (!read.ok) throw new Error(read.problems[0]!.say);
+      // A grace before the first bar sounds with it: a file begins at its beginning.
+      for (const surface of SURFACES) {
+        const timesOf = (all: readonly { ms: number; surface?: string }[]) =>
+          all.flatMap((each) => (each.surface === surface ? Math.max(0, each.ms) : [])).toSorted((a, b) => a - b);
+        const [was, is] = [timesOf(due), timesOf(read.value)];
+        expect(is).toHaveLength(was.length);
+        is.forEach((ms, index) => expect(Math.abs(ms - was[index]!)).toBeLessThan(tickMs(one) + 0.1));
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+describe('what else stands in it', () => {
+  const seven = STARTERS.find(({ title }) => title === 'Seven planks') ?? STARTERS[0]!;
+
+  test('its title, tempo and meter, a marker for each time through, clicks with the count-in on a track of their own', () => {
+    const { header, tracks } = parseMidi(
+      midiOf(plan({ ...seven, title: 'Überfahrt' }, { countIn: 1, click: { kind: 'every', counts: '1', from: '0' } })),
+    );
+    expect(header).toMatchObject({ format: 1, numTracks: 3, ticksPerBeat: TICKS_A_QUARTER });
+    const [guide, drums, click] = tracks;
+    expect(Buffer.from(guide!.find(({ type }) => type === 'trackName')!.text as string, 'latin1').toString()).toBe(
+      'Überfahrt',
+    );
+    const { meter } = seven.bars[0]!;
+    expect(guide!.find(({ type }) => type === 'timeSignature')).toMatchObject({
+      numerator: meter.beats,
+      denominator: meter.unit,
+    });
+    expect(guide!.filter(({ type }) => type === 'marker').map(({ text }) => text)).toEqual(['1', '2']);
+    const bar = (TICKS_A_QUARTER * 4 * meter.beats) / meter.unit;
+    let tick = 0;
+    const first = drums!
+      .map((event) => ({ ...event, tick: (tick += event.deltaTime) }))
+      .find(({ type }) => type === 'noteOn')!;
+    expect(first.tick).toBeGreaterThanOrEqual(bar);
+    expect(click!.filter(({ type }) => type === 'noteOn')).toHaveLength(3 * meter.beats);
+    expect(new Set(drums!.flatMap(({ channel }) => channel ?? []))).toEqual(new Set([9]));
+  });
+
+  test('places are on their ticks, down to a 256th and a septuplet of a 16th', () => {
+    for (const parts of [64, 4 * 5, 4 * 7, 4 * 6]) expect(TICKS_A_QUARTER % parts).toBe(0);
+  });
+});
+
+test.runIf(hasReader)('mido reads the same notes at the same times', () => {
+  const script = `
+import sys, io, json, mido
+at, found = 0.0, []
+for message in mido.MidiFile(file=io.BytesIO(sys.stdin.buffer.read())):
+    at += message.time
+    if message.type == 'note_on' and message.velocity > 0: found.append([message.note, message.channel, at * 1000])
+print(json.dumps(found))
+`;
+  for (const groove of STARTERS) {
+    const one = plan(groove);
+    const { stdout } = spawnSync(PYTHON, ['-c', script], { input: midiOf(one) });
+    const found = (JSON.parse(stdout.toString()) as [note: number, channel: number, ms: number][]).map(
+      ([note, channel, ms]) => [note, channel, Math.round(ms)],
+    );
+    const due = strokesOf(one).map(({ ms, surface }) => [noteWritten(surface), 9, Math.max(0, ms)] as const);
+    expect(found).toHaveLength(due.length);
+    for (const [note, channel, ms] of due)
+      expect([
+        groove.title,
+        note,
+        found.some((each) => each[0] === note && each[1] === channel && Math.abs(each[2]! - ms) <= 1),
+      ]).toEqual([groove.title, note, true]);
+  }
+});
