@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { comeInAs, complaints, expectAccessible, lane, newGroove } from './steps';
 
@@ -253,6 +254,26 @@ test('by touch on a tablet: a tap places, Select takes two taps, the buttons do 
   // Nothing stands outside of the window.
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024);
   await page.context().close();
+});
+
+test('a groove is taken as a file of each kind, with its name', async ({ page }) => {
+  await comeInAs(page, 'Oda');
+  await page.goto('/grooves');
+  await page.getByRole('link', { name: 'Lantern ghosts' }).first().click();
+  for (const [kind, ending, begins] of [
+    ['MIDI file', 'mid', 'MThd'],
+    ['MusicXML', 'musicxml', '<?xml'],
+    ['Plain text', 'txt', 'Lantern ghosts'],
+    ['Mochila’s own JSON', 'json', '{'],
+  ]) {
+    await page.getByRole('button', { name: 'As a file' }).click();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name: kind! }).click(),
+    ]);
+    expect(download.suggestedFilename()).toBe(`Lantern ghosts.${ending!}`);
+    expect((await readFile(await download.path())).toString('latin1').startsWith(begins!)).toBe(true);
+  }
 });
 
 test('a student has no bench', async ({ page }) => {

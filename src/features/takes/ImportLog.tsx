@@ -14,7 +14,7 @@ export function ImportLog({ name, timeZone }: Pick<LogOwner, 'name' | 'timeZone'
     return (
       <Button
         loading={busy}
-        sx={{ mt: 3, minHeight: 44 }}
+        sx={{ minHeight: 44 }}
         onClick={() => {
           setBusy(true);
           void grooveTitlesAction()

@@ -126,7 +126,9 @@ export function TakeLog({
             : 'Play a groove in the room. When you stop, the take is judged and stands here with its figures.'}
         </EmptyState>
       )}
-      <ImportLog name={name} timeZone={reader.clock.timeZone} />
+      <Box sx={{ mt: 4 }}>
+        <ImportLog name={name} timeZone={reader.clock.timeZone} />
+      </Box>
     </Page>
   );
 }
