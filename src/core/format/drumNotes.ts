@@ -25,7 +25,6 @@ const COMMON: Record<number, Surface> = {
   53: 'ride bell',
   57: 'crash',
   59: 'ride',
-  76: 'pad',
 };
 
 /** What is below is an addition of the makers of kits. */
@@ -77,5 +76,12 @@ export function noteOfSurface(surface: Surface): number | undefined {
   return found && Number(found[0]);
 }
 
-/** The note a surface is written as: the one that is common for it, of two kicks the one that most kits send. */
-export const noteWritten = (surface: Surface): number => (surface === 'kick' ? 36 : noteOfSurface(surface)!);
+/** Of two kicks the one that most kits send; a pad, which no kit has a note for, as a block of wood. */
+const OWN: Partial<Record<Surface, number>> = { kick: 36, pad: 76 };
+
+/** The note a surface is written as in a file. */
+export const noteWritten = (surface: Surface): number => OWN[surface] ?? noteOfSurface(surface)!;
+
+/** The surface of a note in a file, as it is common, or as we write it. */
+export const surfaceWritten = (note: number, pedal?: number): Surface | undefined =>
+  surfaceOfNote(note, undefined, pedal) ?? (note === OWN.pad ? 'pad' : undefined);

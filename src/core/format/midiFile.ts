@@ -2,7 +2,7 @@ import { parseMidi, type MidiData, type MidiEvent } from 'midi-file';
 import type { Surface } from '../groove/limbs';
 import { fail, ok, problem, type Result } from '../result';
 import type { Ms } from '../time/units';
-import { loudnessOfVelocity, surfaceOfNote } from './drumNotes';
+import { loudnessOfVelocity, surfaceWritten } from './drumNotes';
 
 /** A stroke in a Standard MIDI File. */
 export interface MidiStroke {
@@ -59,7 +59,7 @@ export function midiStrokes(bytes: Uint8Array): Result<MidiStroke[]> {
     if (one.channel !== channel) continue;
     if (one.type === 'controller' && one.controllerType === FOOT) pedal = one.value;
     if (!isStruck(one)) continue;
-    const surface = surfaceOfNote(one.noteNumber, undefined, pedal);
+    const surface = surfaceWritten(one.noteNumber, pedal);
     strokes.push({ ms: msOf(one.tick), loudness: loudnessOfVelocity(one.velocity), ...(surface && { surface }) });
   }
   if (!strokes.length) return refuse('empty', 'There is no note in this MIDI file.', 'Choose one that was played.');

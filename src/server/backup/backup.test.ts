@@ -296,6 +296,20 @@ describe('what is no backup, or not a whole one, is said, and nothing is kept', 
     await there.owner.query('delete from person where id = $1', [owner.id]);
   });
 
+  test('stopped in the midst, or with its file gone, nothing is kept and nothing falls over', async () => {
+    const owner = await emptyWorkshop(there, 'stopped');
+    const me = { id: owner.id, signInName: 'stopped' };
+    const stop = new AbortController();
+    const stopped = restore(owner.inSession, me, fileOf(whole), {
+      isTry: false,
+      signal: stop.signal,
+      onRows: () => stop.abort(),
+    });
+    await expect(stopped).rejects.toThrow(/abort/i);
+    await expect(restore(owner.inSession, me, path.join(folder, 'gone'), { isTry: false })).rejects.toThrow('ENOENT');
+    expect((await there.owner.query('select from person where workshop_id = $1', [owner.workshop])).rowCount).toBe(1);
+  });
+
   test('a row that points at another workshop’s is refused', async () => {
     const owner = await emptyWorkshop(here, 'thief');
     const foreign = (

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import fs from 'node:fs';
+import { pipeline } from 'node:stream';
 import { createGunzip } from 'node:zlib';
 import {
   cutOff,
@@ -112,12 +113,27 @@ async function restoreIn(db: Db, me: Me, path: string, { onRows, signal }: Way, 
     throw new Refused(
       `There are ${THERE[there] ?? 'things'} in this workshop already, and a backup goes into an empty one. Begin a new workshop, and bring it in there first.`,
     );
-  const lines = linesIn(fs.createReadStream(path, { signal }).pipe(createGunzip()));
+  const unpacked = createGunzip();
+  // What goes wrong in reading is told where the lines are read.
+  pipeline(fs.createReadStream(path, { signal }), unpacked, () => {});
+  const lines = linesIn(unpacked);
+  try {
+    return await restoreLines(db, lines, new Keeper(db, me, salt), onRows);
+  } finally {
+    unpacked.destroy();
+  }
+}
+
+async function restoreLines(
+  db: Db,
+  lines: AsyncGenerator<string>,
+  keeper: Keeper,
+  onRows: Way['onRows'],
+): Promise<Restored> {
   const first = await lines.next();
   const head = readHead(first.done ? '' : first.value);
   if (!head.ok) throw new Refused(said(head));
 
-  const keeper = new Keeper(db, me, salt);
   const tables = await backupTables(db);
   const came: BackupRows = {};
   let number = 1;

@@ -1,0 +1,42 @@
+import type { ChartForm, ChartSection, Marks } from '../documents/chart';
+
+/** What stands over a bar, each as it is typed. */
+function pieces(marks: Marks): string[] {
+  const { meter, tempo, change, feel, signs = [], jump, every, rest, same, hits, dynamic, swell, fermata, say } = marks;
+  return [
+    meter,
+    tempo && `${tempo.beat} at ${tempo.bpm}`,
+    change && `${change.old} = ${change.new}`,
+    feel,
+    ...signs.map((sign) => (sign === 'fine' ? 'Fine' : sign)),
+    rest !== undefined && `rest ${rest}`,
+    same !== undefined && `same ${same}`,
+    hits?.length && `hits: ${hits.join(', ')}`,
+    dynamic,
+    swell && `swell to ${swell.to} over ${swell.bars}`,
+    fermata && `hold ${fermata.on} by ${fermata.more}`,
+    say && `say "${say}"`,
+    jump && `${jump}${every ? ' every time' : ''}`,
+  ].filter((one): one is string => Boolean(one));
+}
+
+const marksInWords = (at: Record<string, Marks> = {}): string[] =>
+  Object.entries(at).flatMap(([bar, marks]) => pieces(marks).map((one) => `${one} in bar ${bar}`));
+
+/** A name that would be read as something else, or cut, stands in quotation marks. */
+const nameInWords = (name: string): string => (/^[\p{L}][\p{L}\p{N}'’-]*$/u.test(name) ? name : `"${name}"`);
+
+function sectionInWords({ name, bars, parts, times, endings = [], at }: ChartSection): string {
+  return [
+    parts ? `${nameInWords(name)} (${parts.map(sectionInWords).join('; ')})` : `${nameInWords(name)} ${bars!}`,
+    ...(times === undefined ? [] : [`${times} times`]),
+    ...marksInWords(at),
+    ...endings.flatMap((ending) => [`ending ${ending.for.join(' and ')}: ${ending.bars}`, ...marksInWords(ending.at)]),
+  ].join(', ');
+}
+
+/** A chart as it would be typed: `readChartText` reads it to the same again. */
+export function chartInWords({ tempo, meter, feel, pickup, repeatsAfterJump, sections }: ChartForm): string {
+  const head = [meter, feel, `${tempo.beat} at ${tempo.bpm}`, pickup && 'pick-up', repeatsAfterJump && 'repeats again'];
+  return [head.filter(Boolean).join(', '), ...sections.map(sectionInWords)].join(';\n');
+}

@@ -1,0 +1,221 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import {
+  chartFormShape,
+  DYNAMICS,
+  JUMPS,
+  SIGNS,
+  CHART_FEELS,
+  type ChartForm,
+  type ChartSection,
+  type Marks,
+} from '../documents/chart';
+import { cases } from '../testing/vectors';
+import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
+import { chartInWords } from './chartInWords';
+import { readChartText } from './chartText';
+import { unroll } from './unroll';
+
+const read = (text: string): ChartForm => {
+  const answer = readChartText(text);
+  if (!answer.ok) throw new Error(answer.problems[0]!.say);
+  return answer.value;
+};
+/** What is not understood: the words it points at, and what is said of them. */
+const wrong = (text: string) => {
+  const answer = readChartText(text);
+  if (answer.ok) return 'read';
+  const [{ from, to, code }] = answer.problems;
+  return `${code}: ${text.slice(from, to)}`;
+};
+
+describe('read aloud', () => {
+  test('the intro rests, a section is felt, hits, the jump after it', () => {
+    expect(read('intro 8 rest; A 16 shuffle, hits: let of 4 in bar 8; D.S. al coda')).toEqual({
+      tempo: { beat: 'quarter', bpm: '100' },
+      meter: '4/4',
+      feel: 'straight',
+      sections: [
+        { name: 'intro', bars: 8, at: { 1: { rest: 8 } } },
+        {
+          name: 'A',
+          bars: 16,
+          at: { 1: { feel: 'shuffle' }, 8: { hits: ['let of 4'] }, 16: { jump: 'D.S. al Coda' } },
+        },
+      ],
+    });
+  });
+
+  test('a waltz with endings, its tag and what is held', () => {
+    const form = read(
+      '3/4 at 96\nA 7, 4 times, ending 1-3: 1 bar, ending 4: 3 bars\ntag 2 bars, hold 3 by 1/2 in bar 2',
+    );
+    expect(form).toEqual(
+      cases<{ id: string; form: unknown }>('charts').find(({ id }) => id === 'fourth-time-out')!.form,
+    );
+  });
+
+  test('what belongs to the last bar, and to an ending', () => {
+    const form = read(
+      'swing, dotted quarter = 60.5; A 4, sign, to coda, 2 times, first ending 2 6/8, second ending 1, Fine, f; coda 2, coda, D.C. al Fine every time',
+    );
+    expect(form.tempo).toEqual({ beat: 'dotted quarter', bpm: '605/10' });
+    expect(form.feel).toBe('swing 8ths');
+    expect(form.sections).toEqual([
+      {
+        name: 'A',
+        bars: 4,
+        times: 2,
+        at: { 1: { signs: ['segno'] }, 4: { signs: ['to coda'] } },
+        endings: [
+          { for: [1], bars: 2, at: { 1: { meter: '6/8' } } },
+          { for: [2], bars: 1, at: { 1: { signs: ['fine'], dynamic: 'f' } } },
+        ],
+      },
+      { name: 'coda', bars: 2, at: { 1: { signs: ['coda'] }, 2: { jump: 'D.C. al Fine', every: true } } },
+    ]);
+  });
+
+  test('sections within sections, names and words in quotation marks', () => {
+    expect(read('verse (A 4, 2 times; "B, the second" 2), 2 times; C 1, say "look up; now"').sections).toEqual([
+      {
+        name: 'verse',
+        times: 2,
+        parts: [
+          { name: 'A', bars: 4, times: 2 },
+          { name: 'B, the second', bars: 2 },
+        ],
+      },
+      { name: 'C', bars: 1, at: { 1: { say: 'look up; now' } } },
+    ]);
+  });
+
+  test.each([
+    ['', 'no-section: '],
+    ['swing at 140', 'no-section: swing at 140'],
+    ['A 0', 'out-of-bounds: A 0'],
+    ['A 8, rest 900', 'out-of-bounds: A 8, rest 900'],
+    ['A 8, wobble', 'not-understood: wobble'],
+    ['A 8; B', 'not-understood: B'],
+    ['A 8, hits: often', 'not-understood: often'],
+    ['A 8, shuffle, straight', 'said-twice: straight'],
+    ['f; A 8', 'before-sections: f'],
+    ['4/5; A 8', 'no-meter: 4/5'],
+    ['A (B 4; C 4', 'not-closed: A (B 4; C 4'],
+    [`A ${'x'.repeat(20_001)}`, `too-long: A ${'x'.repeat(20_001)}`],
+  ])('%j is told at its place', (text, said) => expect(wrong(text)).toBe(said));
+});
+
+test('the exact charts are written and read to the same', () => {
+  for (const { id, form } of cases<{ id: string; form: unknown }>('charts')) {
+    const was = chartFormShape.parse(form);
+    expect([id, read(chartInWords(was))]).toEqual([id, was]);
+  }
+});
+
+const some = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined, freq: 6 });
+const values = Object.keys(NOTE_VALUES) as NoteValue[];
+const dynamic = fc.constantFrom(...DYNAMICS);
+const bars = fc.integer({ min: 1, max: 40 });
+const count = fc.constantFrom('1', '4', '& of 2', 'let of 3', 'a of 1', 'trip of 4');
+const anyMarks: fc.Arbitrary<Marks> = fc
+  .record({
+    meter: some(fc.constantFrom('3/4', '6/8', '7/8 (2+2+3)')),
+    tempo: some(fc.record({ beat: fc.constantFrom(...values), bpm: fc.constantFrom('72', '189/2') })),
+    change: some(fc.record({ old: fc.constantFrom(...values), new: fc.constantFrom(...values) })),
+    feel: some(fc.constantFrom(...CHART_FEELS)),
+    signs: some(fc.uniqueArray(fc.constantFrom(...SIGNS), { minLength: 1 })),
+    jump: some(fc.constantFrom(...JUMPS)),
+    rest: some(bars),
+    same: some(bars),
+    hits: some(fc.array(count, { minLength: 1, maxLength: 3 })),
+    dynamic: some(dynamic),
+    swell: some(fc.record({ to: dynamic, bars })),
+    fermata: some(fc.record({ on: count, more: fc.constantFrom('1/2', '1', '3/8') })),
+    say: some(fc.stringMatching(/^[a-z][a-z ,;()]{0,20}[a-z]$/)),
+  })
+  .map((marks) => Object.fromEntries(Object.entries(marks).filter(([, value]) => value !== undefined)) as Marks)
+  .filter((marks) => Object.keys(marks).length > 0);
+const anyAt = fc.option(
+  fc.dictionary(fc.integer({ min: 1, max: 9 }).map(String), anyMarks, { minKeys: 1, maxKeys: 3 }),
+  { nil: undefined },
+);
+const anySection: fc.Arbitrary<ChartSection> = fc
+  .record({
+    name: fc.constantFrom('A', 'B', 'intro', 'the bridge', 'A, again', 'rest 4', '3rd'),
+    bars: fc.integer({ min: 1, max: 99 }),
+    times: some(fc.integer({ min: 1, max: 9 })),
+    at: anyAt,
+    endings: some(
+      fc.array(
+        fc.record({
+          for: fc.uniqueArray(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 3 }),
+          bars,
+          at: anyAt,
+        }),
+        { minLength: 1, maxLength: 3 },
+      ),
+    ),
+    isOuter: fc.boolean(),
+  })
+  .map(({ isOuter, name, bars: many, times, at, endings }) => ({
+    name,
+    ...(isOuter ? { parts: [{ name: 'in', bars: many, ...(at && { at }) }] } : { bars: many, ...(at && { at }) }),
+    ...(times !== undefined && { times }),
+    ...(endings && { endings: endings.map(({ at: marks, ...one }) => ({ ...one, ...(marks && { at: marks }) })) }),
+  }));
+
+test('whatever a chart is, it is written and read to the same', () => {
+  fc.assert(
+    fc.property(fc.array(anySection, { minLength: 1, maxLength: 4 }), fc.boolean(), (sections, pickup) => {
+      const form: ChartForm = {
+        tempo: { beat: 'half', bpm: '88' },
+        meter: '4/4',
+        feel: 'shuffle',
+        sections,
+        ...(pickup && { pickup }),
+      };
+      expect(chartFormShape.parse(form)).toEqual(form);
+      expect(read(chartInWords(form))).toEqual(form);
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test('whatever is typed, it is read or told at a place within it', () => {
+  const word = fc.constantFrom(
+    'A',
+    'B 8',
+    '16',
+    'shuffle',
+    'hits:',
+    'let of 4',
+    'in bar 3',
+    '(',
+    ')',
+    ';',
+    ',',
+    '"',
+    'D.S.',
+    'rest',
+    '2 times',
+    'ending 1:',
+    '\n',
+    '=',
+    'quarter',
+  );
+  fc.assert(
+    fc.property(fc.array(word, { maxLength: 20 }), (words) => {
+      const text = words.join(' ');
+      const answer = readChartText(text);
+      if (answer.ok) {
+        expect(chartFormShape.parse(answer.value)).toEqual(answer.value);
+        unroll(answer.value);
+        return;
+      }
+      const [{ from, to }] = answer.problems;
+      expect(0 <= from && from <= to && to <= text.length).toBe(true);
+    }),
+    { numRuns: 1000 },
+  );
+});
