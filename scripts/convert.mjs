@@ -1,6 +1,7 @@
 /**
- * A groove from one file into another, without a browser: `node scripts/convert.mjs in.json out.mid`. What it becomes is said by
- * the ending of the name: .mid, .musicxml, .txt (plain text) or .json (Mochila's own, in today's version).
+ * A groove from one file into another, without a browser: `node scripts/convert.mjs in.musicxml out.mid`. Read are .json (Mochila's
+ * own, of any version) and .musicxml; written are .mid, .musicxml, .txt (plain text) and .json. What of a file is not in the groove
+ * is said.
  */
 import fs from 'node:fs';
 import path from 'node:path';
@@ -11,25 +12,35 @@ await main(async () => {
   register();
   const { grooveFile } = await import('../src/core/format/grooveFile.ts');
   const { GROOVE_FILES } = await import('../src/core/format/grooveFileKinds.ts');
-  const { readGroove } = await import('../src/core/documents/groove.ts');
-  const { sentence } = await import('../src/core/result.ts');
   const { SCHOOLS } = await import('../src/core/count/schools.ts');
   const [from, to] = process.argv.slice(2);
-  const endings = Object.values(GROOVE_FILES).map(({ ending }) => `.${ending}`);
-  if (!from || !to) refuse('Two files are wanted.', 'node scripts/convert.mjs in.json out.mid');
+  if (!from || !to) refuse('Two files are wanted.', 'node scripts/convert.mjs in.musicxml out.mid');
   const format = Object.entries(GROOVE_FILES).find(([, { ending }]) => path.extname(to) === `.${ending}`)?.[0];
+  const endings = Object.values(GROOVE_FILES).map(({ ending }) => `.${ending}`);
   if (!format)
     refuse(`Nothing is known of ${path.extname(to) || 'a name without an ending'}.`, `Write ${endings.join(', ')}.`);
-  if (!fs.existsSync(from)) refuse(`${from} is not there.`, 'Give the name of a groove as Mochila writes it, in JSON.');
+  if (!fs.existsSync(from)) refuse(`${from} is not there.`, 'Give the name of a groove, in JSON or MusicXML.');
+  const { groove, left } = await grooveIn(from);
+  fs.writeFileSync(to, grooveFile(groove, format, SCHOOLS[0]));
+  say(`${to}: ${groove.title}, ${groove.bars.length} bars.${left.length ? ` Left out: ${left.join('; ')}.` : ''}`);
+});
+
+/** The groove of a file, and what of the file is not in it. */
+async function grooveIn(file) {
+  const { readGroove } = await import('../src/core/documents/groove.ts');
+  const { readMusicXml } = await import('../src/core/format/musicXmlIn.ts');
+  const { sentence } = await import('../src/core/result.ts');
+  const text = fs.readFileSync(file, 'utf8');
+  const orRefuse = (read) => {
+    if (!read.ok) refuse(`${file}: ${sentence(read.problems[0])}`, 'Mend it, or save it once more.');
+    return read.value;
+  };
+  if (/\.(musicxml|xml)$/.test(file)) return orRefuse(readMusicXml(text));
   let document;
   try {
-    document = JSON.parse(fs.readFileSync(from, 'utf8'));
+    document = JSON.parse(text);
   } catch {
-    refuse(`${from} is no JSON.`, 'Give a groove as Mochila writes it, in JSON.');
+    refuse(`${file} is no JSON.`, 'Give a groove as Mochila writes it, in JSON or MusicXML.');
   }
-  const read = readGroove(document);
-  if (!read.ok)
-    refuse(`${from}: ${read.problems.slice(0, 3).map(sentence).join(' ')}`, 'Mend it, or save it once more.');
-  fs.writeFileSync(to, grooveFile(read.value, format, SCHOOLS[0]));
-  say(`${to}: ${read.value.title}, ${read.value.bars.length} bars.`);
-});
+  return { groove: orRefuse(readGroove(document)), left: [] };
+}

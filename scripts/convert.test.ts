@@ -3,7 +3,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { afterAll, expect, test } from 'vitest';
-import { writeGroove } from '@/core/documents/groove';
+import { readGroove, writeGroove } from '@/core/documents/groove';
 import { midiStrokes } from '@/core/format/midiFile';
 import { STARTERS } from '@/core/testing/starters';
 
@@ -30,6 +30,13 @@ test('a groove becomes each kind of file, and its own again', () => {
   expect(made('musicxml').toString()).toContain('<score-partwise version="4.0">');
   expect(made('txt').toString()).toContain('BD|');
   expect(JSON.parse(made('json').toString())).toEqual(writeGroove(STARTERS[0]!));
+
+  const back = path.join(folder, 'back.json');
+  expect(convert(path.join(folder, 'made.musicxml'), back)).toMatchObject({ status: 0 });
+  const again = readGroove(JSON.parse(fs.readFileSync(back, 'utf8')));
+  expect(again.ok && again.value.bars.map(({ strokes }) => strokes.length)).toEqual(
+    STARTERS[0]!.bars.map(({ strokes }) => strokes.length),
+  );
 }, 60_000);
 
 test('what cannot be done is said in a line', () => {

@@ -18,7 +18,7 @@ import { unroll } from './unroll';
 
 const read = (text: string): ChartForm => {
   const answer = readChartText(text);
-  if (!answer.ok) throw new Error(answer.problems[0]!.say);
+  if (!answer.ok) throw new Error(answer.problems[0].say);
   return answer.value;
 };
 /** What is not understood: the words it points at, and what is said of them. */

@@ -215,7 +215,7 @@ const ENDING = new RegExp(
 const timesNamed = (text: string): number[] =>
   text.split(' and ').flatMap((one) => {
     const [from, to = from] = one.split('-').map(Number) as [number, number?];
-    return Array.from({ length: Math.max(0, to! - from) + 1 }, (_, index) => from + index);
+    return Array.from({ length: Math.max(0, to - from) + 1 }, (_, index) => from + index);
   });
 
 /** Reads what is said of a section, piece after piece, into its marks and endings. */
@@ -384,7 +384,7 @@ const isOfHead = (statement: Piece): boolean =>
   pieces(statement, ',').every((piece) => /^(?:pick-?up|repeats again)$/i.test(piece.text) || isOfMarks(piece, 0));
 
 /** Characters of a chart as it is typed. */
-export const MOST_CHART_TEXT = 20_000;
+const MOST_CHART_TEXT = 20_000;
 
 type ChartTextAnswer = { ok: true; value: ChartForm } | { ok: false; problems: [ChartTextProblem] };
 

@@ -1,6 +1,6 @@
 import { beatOf } from '../groove/beat';
 import type { Groove } from '../groove/groove';
-import { SURFACES, type Surface } from '../groove/limbs';
+import { SURFACES, usualLimb, type Surface } from '../groove/limbs';
 import { writtenBar, type WrittenNote, type WrittenVoice } from '../groove/notation';
 import { formatMeter, barLength } from '../grid/meter';
 import { format, frac, fromDecimal, mul, toNumber, type WholeNotes } from '../time/fraction';
@@ -9,7 +9,7 @@ import { TICKS_A_QUARTER } from './midiOut';
 import { swingRatio } from '../time/swing';
 
 /** Where a surface stands on the five lines, and its head; MusicXML 4.0, `display-step` and `notehead`. */
-const PLACES: Record<Surface, [step: string, octave: number, head?: string]> = {
+export const STAFF_PLACES: Record<Surface, [step: string, octave: number, head?: string]> = {
   crash: ['A', 5, 'x'],
   'closed hat': ['G', 5, 'x'],
   'open hat': ['G', 5, 'circle-x'],
@@ -27,7 +27,7 @@ const PLACES: Record<Surface, [step: string, octave: number, head?: string]> = {
   kick: ['F', 4],
 };
 
-const TYPES: Record<number, string> = {
+export const NOTE_TYPES: Record<number, string> = {
   1: 'whole',
   2: 'half',
   4: 'quarter',
@@ -103,7 +103,7 @@ function noteXml({ voice, number }: InVoice, index: number): Xml[] {
   const stem = number === 1 ? 'up' : 'down';
   const tuplet = note.tuplet === undefined ? undefined : voice.tuplets[note.tuplet]!;
   const length: Xml[] = [
-    text('type', TYPES[note.value]!),
+    text('type', NOTE_TYPES[note.value]!),
     ...(note.dots ? [['dot'] as Xml] : []),
     ...(tuplet
       ? [['time-modification', {}, text('actual-notes', tuplet.notes), text('normal-notes', tuplet.inTimeOf)] as Xml]
@@ -121,7 +121,7 @@ function noteXml({ voice, number }: InVoice, index: number): Xml[] {
     Array.from({ length: { flam: 1, drag: 2, double: 0, buzz: 0 }[ornament ?? 'double'] }, () => surface),
   );
   const standing = (surface: Surface): Xml => {
-    const [step, octave] = PLACES[surface];
+    const [step, octave] = STAFF_PLACES[surface];
     return ['unpitched', {}, text('display-step', step), text('display-octave', octave)];
   };
   return [
@@ -135,8 +135,8 @@ function noteXml({ voice, number }: InVoice, index: number): Xml[] {
       text('type', graces.length > 1 ? '16th' : 'eighth'),
       text('stem', stem),
     ]),
-    ...note.strokes.map(({ surface, height, ornament }, which): Xml => {
-      const head = PLACES[surface][2];
+    ...note.strokes.map(({ limb, surface, height, ornament }, which): Xml => {
+      const head = STAFF_PLACES[surface][2];
       return [
         'note',
         {},
@@ -155,6 +155,7 @@ function noteXml({ voice, number }: InVoice, index: number): Xml[] {
           ...(which ? [] : bracket),
           ...(ornament === 'double' ? [['ornaments', {}, ['tremolo', { type: 'single' }, '1']] as Xml] : []),
           ...(ornament === 'buzz' ? [['ornaments', {}, ['tremolo', { type: 'unmeasured' }, '0']] as Xml] : []),
+          ...(limb === usualLimb(surface) ? [] : [['technical', {}, text('other-technical', limb)] as Xml]),
           ...(height === 'accent' ? [['articulations', {}, ['accent']] as Xml] : []),
         ]),
       ];
@@ -178,7 +179,7 @@ function tempoXml(groove: Groove): Xml[] {
         [
           'metronome',
           {},
-          text('beat-unit', TYPES[dotted ? beat.d / 2 : beat.d]!),
+          text('beat-unit', NOTE_TYPES[dotted ? beat.d / 2 : beat.d]!),
           dotted ? ['beat-unit-dot'] : undefined,
           text('per-minute', groove.tempo),
         ],
@@ -210,7 +211,8 @@ function tempoXml(groove: Groove): Xml[] {
 
 /**
  * A groove as MusicXML 4.0, once from its first bar to its last: hands in one voice with stems up, feet in another with stems
- * down, each surface an instrument on channel 10. What the format has no sign for (limbs, lean, technique) is not in it.
+ * down, each surface an instrument on channel 10. A limb that is not the one that usually plays its surface is named as a technique;
+ * what the format has no sign for (lean, techniques, a swing that follows the tempo) is not in it.
  */
 export function musicXmlOf(groove: Groove): string {
   const used = SURFACES.filter((surface) =>
