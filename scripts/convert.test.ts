@@ -31,12 +31,14 @@ test('a groove becomes each kind of file, and its own again', () => {
   expect(made('txt').toString()).toContain('BD|');
   expect(JSON.parse(made('json').toString())).toEqual(writeGroove(STARTERS[0]!));
 
-  const back = path.join(folder, 'back.json');
-  expect(convert(path.join(folder, 'made.musicxml'), back)).toMatchObject({ status: 0 });
-  const again = readGroove(JSON.parse(fs.readFileSync(back, 'utf8')));
-  expect(again.ok && again.value.bars.map(({ strokes }) => strokes.length)).toEqual(
-    STARTERS[0]!.bars.map(({ strokes }) => strokes.length),
-  );
+  for (const ending of ['musicxml', 'txt']) {
+    const back = path.join(folder, `back from ${ending}.json`);
+    expect(convert(path.join(folder, `made.${ending}`), back)).toMatchObject({ status: 0 });
+    const again = readGroove(JSON.parse(fs.readFileSync(back, 'utf8')));
+    expect(again.ok && again.value.bars.map(({ strokes }) => strokes.length)).toEqual(
+      STARTERS[0]!.bars.map(({ strokes }) => strokes.length),
+    );
+  }
 }, 60_000);
 
 test('what cannot be done is said in a line', () => {

@@ -2,14 +2,13 @@ import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { readGroove, writeGroove } from '../documents/groove';
 import { cellsFor } from '../groove/place';
 import type { Bar, Groove, Stroke } from '../groove/groove';
-import { isHand, LIMBS, otherHand, SURFACES, usualLimb, type Limb, type Ornament, type Surface } from '../groove/limbs';
+import { LIMBS, SURFACES, usualLimb, type Ornament, type Surface } from '../groove/limbs';
 import { isCompound, parseMeter, type Meter } from '../grid/meter';
 import { FASTEST, MOST_BARS, MOST_TITLE, SLOWEST } from '../limits';
 import { fail, ok, problem, type Result } from '../result';
 import {
   add,
   div,
-  equal,
   format,
   frac,
   fromDecimal,
@@ -22,13 +21,8 @@ import {
 } from '../time/fraction';
 import type { Swing } from '../time/swing';
 import { surfaceWritten } from './drumNotes';
+import { limbFor, type GrooveRead } from './grooveRead';
 import { NOTE_TYPES, STAFF_PLACES } from './musicXml';
-
-/** A groove that was read from a file of another kind, and in words what of the file is not in it. */
-export interface GrooveRead {
-  groove: Groove;
-  left: string[];
-}
 
 /** A file of a few bars is some kilobytes; a whole piece for orchestra a few megabytes. */
 export const MOST_XML_CHARACTERS = 5_000_000;
@@ -290,13 +284,6 @@ function ornamentOf(notations: Node | undefined, graces: number): Ornament | und
   const tremolo = child(child(notations, 'ornaments'), 'tremolo');
   if (!tremolo) return undefined;
   return attribute(tremolo, 'type') === 'unmeasured' || (numberOf(tremolo) ?? 0) > 2 ? 'buzz' : 'double';
-}
-
-/** The limb that is wanted, or the other hand where that one strikes something at the same time. */
-function limbFor(wanted: Limb, at: WholeNotes, strokes: readonly Stroke[]): Limb | undefined {
-  const isFree = (limb: Limb) => !strokes.some((one) => one.limb === limb && equal(one.at, at));
-  if (isFree(wanted)) return wanted;
-  return isHand(wanted) && isFree(otherHand(wanted)) ? otherHand(wanted) : undefined;
 }
 
 /**
