@@ -1,6 +1,6 @@
 /**
  * A groove from one file into another, without a browser: `node scripts/convert.mjs in.musicxml out.mid`. Read are .json (Mochila's
- * own, of any version), .musicxml and .txt (plain text); written are .mid, .musicxml, .txt (plain text) and .json. What of a file is not in the groove
+ * own, of any version), .musicxml, .mid and .txt (plain text); written are .mid, .musicxml, .txt (plain text) and .json. What of a file is not in the groove
  * is said.
  */
 import fs from 'node:fs';
@@ -20,7 +20,7 @@ await main(async () => {
   if (!format)
     refuse(`Nothing is known of ${path.extname(to) || 'a name without an ending'}.`, `Write ${endings.join(', ')}.`);
   if (!fs.existsSync(from))
-    refuse(`${from} is not there.`, 'Give the name of a groove, in JSON, MusicXML or plain text.');
+    refuse(`${from} is not there.`, 'Give the name of a groove, in JSON, MusicXML, MIDI or plain text.');
   const { groove, left } = await grooveIn(from);
   fs.writeFileSync(to, grooveFile(groove, format, SCHOOLS[0]));
   say(`${to}: ${groove.title}, ${groove.bars.length} bars.${left.length ? ` Left out: ${left.join('; ')}.` : ''}`);
@@ -30,20 +30,23 @@ await main(async () => {
 async function grooveIn(file) {
   const { readGroove } = await import('../src/core/documents/groove.ts');
   const { readDrumTab } = await import('../src/core/format/drumTabIn.ts');
+  const { readMidiGroove } = await import('../src/core/format/midiGroove.ts');
   const { readMusicXml } = await import('../src/core/format/musicXmlIn.ts');
   const { sentence } = await import('../src/core/result.ts');
-  const text = fs.readFileSync(file, 'utf8');
+  const bytes = fs.readFileSync(file);
+  const text = bytes.toString('utf8');
   const orRefuse = (read) => {
     if (!read.ok) refuse(`${file}: ${sentence(read.problems[0])}`, 'Mend it, or save it once more.');
     return read.value;
   };
   if (/\.(musicxml|xml)$/.test(file)) return orRefuse(readMusicXml(text));
+  if (/\.midi?$/.test(file)) return orRefuse(readMidiGroove(new Uint8Array(bytes)));
   if (/\.(txt|tab)$/.test(file)) return orRefuse(readDrumTab(text));
   let document;
   try {
     document = JSON.parse(text);
   } catch {
-    refuse(`${file} is no JSON.`, 'Give a groove as Mochila writes it, in JSON, MusicXML or plain text.');
+    refuse(`${file} is no JSON.`, 'Give a groove as Mochila writes it, in JSON, MusicXML, MIDI or plain text.');
   }
   return { groove: orRefuse(readGroove(document)), left: [] };
 }

@@ -31,7 +31,7 @@ test('a groove becomes each kind of file, and its own again', () => {
   expect(made('txt').toString()).toContain('BD|');
   expect(JSON.parse(made('json').toString())).toEqual(writeGroove(STARTERS[0]!));
 
-  for (const ending of ['musicxml', 'txt']) {
+  for (const ending of ['musicxml', 'txt', 'mid']) {
     const back = path.join(folder, `back from ${ending}.json`);
     expect(convert(path.join(folder, `made.${ending}`), back)).toMatchObject({ status: 0 });
     const again = readGroove(JSON.parse(fs.readFileSync(back, 'utf8')));

@@ -1,7 +1,7 @@
 import type { ChartFeel } from '../documents/chart';
 import { barLength, countsOf, type Meter } from '../grid/meter';
 import { SCHOOLS } from '../count/schools';
-import { add, exact, frac, mul, type WholeNotes } from '../time/fraction';
+import { add, exact, frac, less, mul, type WholeNotes } from '../time/fraction';
 import { swungPlace, type Swing } from '../time/swing';
 
 /** A count with its name and where it stands, from the start of the bar: as it is written, and as it sounds at 2:1. */
@@ -19,6 +19,7 @@ const SWUNG: Record<ChartFeel, Swing['value'] | undefined> = {
 };
 
 const TRIPLET = exact('2');
+const EIGHTH = exact('1/8');
 
 const NAMED = /^(?:(\S+) of )?(\d{1,2})$/;
 
@@ -49,10 +50,10 @@ export function namedPlaces(
     const count = counts[Number(number) - 1];
     const named = syllable === undefined ? { division: 1, part: 0 } : partNamed(syllable);
     if (!count || !named) return { unknown: name };
-    const isPair = syllable === 'let' && swung === '8th' && meter.unit === 4 && !names.includes(`trip of ${number}`);
-    const { division, part } = isPair ? { division: 2, part: 1 } : named;
-    const written = add(count.at, mul(count.length, frac(part, division)));
-    const isTriplet = division % 3 === 0;
+    const isPair =
+      syllable === 'let' && swung === '8th' && less(EIGHTH, count.length) && !names.includes(`trip of ${number}`);
+    const written = add(count.at, isPair ? EIGHTH : mul(count.length, frac(named.part, named.division)));
+    const isTriplet = !isPair && named.division % 3 === 0;
     places.push({
       written,
       sounding: swung && !isTriplet ? swungPlace(written, swung, TRIPLET, barLength(meter)) : written,

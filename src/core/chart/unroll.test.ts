@@ -132,6 +132,19 @@ describe('what cannot be played', () => {
     ['no-such-bar A, bar 5', [{ ...A, at: { 5: { dynamic: 'p' } } }]],
     ['no-such-count A, bar 3', [{ ...A, at: { 3: { hits: ['1', 'a of 5'] } } }]],
     ['no-such-count A, bar 3', [{ ...A, at: { 3: { hits: ['ta of 1'] } } }]],
+    [
+      'jump-without-sign A[2], bar 1',
+      [
+        {
+          ...A,
+          times: 2,
+          endings: [
+            { for: [1], bars: 1 },
+            { for: [2], bars: 1, at: { 1: { jump: 'D.S.' } } },
+          ],
+        },
+      ],
+    ],
     ['no-meter A, bar 2', [{ ...A, at: { 2: { meter: '4/5' } } }]],
     [
       'coda-never-reached C, bar 1',
@@ -152,6 +165,42 @@ describe('what cannot be played', () => {
       ],
     ],
   ])('%s', (said, sections) => expect(wrong(sections)).toBe(said));
+});
+
+describe('counts and beats of other meters', () => {
+  const sounding = (meter: string, feel: ChartForm['feel'], hits: string[]) =>
+    played(form([{ name: 'A', bars: 1, at: { 1: { hits } } }], { meter, feel }))[0]!.hits.map(
+      ({ written, sounding: at }) => [format(written), format(at)],
+    );
+
+  test('let is the second 8th of a count in swung 8ths, and a triplet beside trip, in 8ths, and where nothing is swung', () => {
+    expect(sounding('2/2', 'shuffle', ['let of 2'])).toEqual([['5/8', '2/3']]);
+    expect(sounding('3/4', 'swing 8ths', ['trip of 1', 'let of 1', 'let of 2'])).toEqual([
+      ['1/12', '1/12'],
+      ['1/6', '1/6'],
+      ['3/8', '5/12'],
+    ]);
+    expect(sounding('6/8', 'shuffle', ['let of 1'])).toEqual([['1/12', '1/12']]);
+    expect(sounding('4/4', 'swing 16ths', ['let of 1', 'e of 1'])).toEqual([
+      ['1/6', '1/6'],
+      ['1/16', '1/12'],
+    ]);
+  });
+
+  test('a tempo is said in the beat of the meter', () => {
+    const beat = (meter: string) => tempos(played(form([{ name: 'A', bars: 1 }], { meter })))[0]!.beat;
+    expect(['2/2', '3/4', '6/8', '9/8', '12/8', '15/8', '3/8', '7/8', '6/16'].map(beat)).toEqual([
+      'half',
+      'quarter',
+      'dotted quarter',
+      'dotted quarter',
+      'dotted quarter',
+      '8th',
+      '8th',
+      '8th',
+      '16th',
+    ]);
+  });
 });
 
 describe('jumps', () => {

@@ -154,7 +154,7 @@ class Unrolling {
     this.#played.push({
       number: this.#played.length + (this.form.pickup ? 0 : 1),
       from: bar.name,
-      section: bar.section,
+      section: written.name,
       time: this.#around.at(-1)!.time,
       times: written.times,
       ...first,

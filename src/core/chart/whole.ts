@@ -1,5 +1,5 @@
 import type { ChartFeel, Dynamic } from '../documents/chart';
-import { barLength, formatMeter, isCompound, type Meter } from '../grid/meter';
+import { barLength, formatMeter, type Meter } from '../grid/meter';
 import { add, div, equal, frac, mul, toNumber, type Fraction } from '../time/fraction';
 import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
 import type { PlayedBar } from './unroll';
@@ -8,7 +8,7 @@ import type { PlayedBar } from './unroll';
 
 /** The note a tempo is said in: the meter's beat. */
 function beatOf(meter: Meter): NoteValue {
-  if (isCompound(meter)) return meter.unit === 8 ? 'dotted quarter' : 'dotted 8th';
+  if (meter.unit === 8 && [6, 9, 12].includes(meter.beats)) return 'dotted quarter';
   return ({ 2: 'half', 4: 'quarter', 8: '8th', 16: '16th' } as const)[meter.unit];
 }
 

@@ -7,7 +7,7 @@ import { chartProblem } from './problems';
 export interface WrittenBar {
   /** "A.5", in an ending "A[1-3].1". */
   name: string;
-  /** The name of its section, and its number there; in an ending of the section, of the ending. */
+  /** The bars it is numbered among, by their name: "A", of an ending "A[1-3]"; and its number there. */
   section: string;
   number: number;
   marks: Marks;
@@ -53,20 +53,20 @@ export function writtenOf(form: ChartForm): { top: Written; bars: WrittenBar[] }
 
   const addBars = (owner: Written, name: string, many: number, at: ChartSection['at'] = {}, ending?: number) => {
     const beyond = Object.keys(at).find((number) => Number(number) > many);
-    if (beyond) problem ??= chartProblem('no-such-bar', { section: owner.name, bar: Number(beyond) });
+    if (beyond) problem ??= chartProblem('no-such-bar', { section: name, bar: Number(beyond) });
     const beside: WrittenBar[] = [];
     for (let index = 0; index < many; index++) {
       const bar: WrittenBar = {
         beside,
         name: `${name}.${index + 1}`,
-        section: owner.name,
+        section: name,
         number: index + 1,
         marks: at[String(index + 1)] ?? {},
         within: new Map([...around, [owner, { ...(ending !== undefined && { ending }), at: index }]]),
       };
       for (const run of ['rest', 'same'] as const)
         if (index + (bar.marks[run] ?? 1) > many)
-          problem ??= chartProblem('bars-do-not-add-up', { section: owner.name, bar: index + 1 });
+          problem ??= chartProblem('bars-do-not-add-up', { section: name, bar: index + 1 });
       beside.push(bar);
       bars.push(bar);
     }

@@ -1,13 +1,12 @@
-import { readGroove, writeGroove } from '../documents/groove';
 import { slotsOfBar, type Cell } from '../grid/cells';
 import { countsOf, isCompound, parseMeter, type Meter, type Reading } from '../grid/meter';
 import type { Bar, Groove, Stroke } from '../groove/groove';
 import { usualLimb, type Height, type Surface } from '../groove/limbs';
 import { FASTEST, MOST_BARS, MOST_TITLE, SLOWEST } from '../limits';
-import { fail, ok, problem, type Result } from '../result';
+import { fail, problem, type Result } from '../result';
 import type { Swing } from '../time/swing';
 import { TAB_LINES, TAB_ORNAMENTS, type TabLine } from './drumTab';
-import { limbFor, type GrooveRead } from './grooveRead';
+import { asRead, LeftOut, limbFor, type GrooveRead } from './grooveRead';
 
 /** Characters of a page of tab. */
 export const MOST_TAB_CHARACTERS = 200_000;
@@ -190,8 +189,8 @@ export function readDrumTab(text: string): Result<GrooveRead> {
       'A line begins with its name and a bar line, like HH|x-x-x-x-|.',
     );
   const head = readHead(lines);
-  const left = new Map<string, number>();
-  const leave = (what: string) => left.set(what, (left.get(what) ?? 0) + 1);
+  const left = new LeftOut();
+  const leave = (what: string) => left.leave(what);
   const bars: Bar[] = [];
   let meter: Meter = head.meter ?? { beats: 4, unit: 4 };
   for (const block of blocks) {
@@ -226,10 +225,7 @@ export function readDrumTab(text: string): Result<GrooveRead> {
     ...(head.swing && { swing: head.swing }),
     bars,
   };
-  const read = readGroove(JSON.parse(JSON.stringify(writeGroove(groove))));
-  return read.ok
-    ? ok({ groove: read.value, left: [...left].map(([what, many]) => (many === 1 ? what : `${many} times: ${what}`)) })
-    : read;
+  return asRead(groove, left);
 }
 
 function strokesIn(

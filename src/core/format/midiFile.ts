@@ -34,7 +34,43 @@ const nameAt = (bytes: ArrayLike<number>, at: number): string =>
  * with the most notes. Times are exact to the tick until they become milliseconds.
  */
 export function midiStrokes(bytes: Uint8Array): Result<MidiStroke[]> {
-  const refuse = (code: string, say: string, remedy: string) => fail(problem(code, say, remedy));
+  const file = midiEvents(bytes);
+  if (!file.ok) return file;
+  const { header, events, notes, channel } = file.value;
+  const msOf = clockOf(header, events);
+  if (!msOf) return refuse('unreadable', 'It does not say how long a beat is.', 'Save it once more.');
+  let pedal: number | undefined;
+  const strokes: MidiStroke[] = [];
+  for (const one of events) {
+    if (one.channel !== channel) continue;
+    if (one.type === 'controller' && one.controllerType === FOOT) pedal = one.value;
+    if (!isStruck(one)) continue;
+    const surface = surfaceWritten(one.noteNumber, pedal);
+    strokes.push({ ms: msOf(one.tick), loudness: loudnessOfVelocity(one.velocity), ...(surface && { surface }) });
+  }
+  if (!notes.length) return refuse('empty', 'There is no note in this MIDI file.', 'Choose one that was played.');
+  if (strokes.length > MOST_STROKES || strokes.some(({ ms }) => !Number.isFinite(ms)))
+    return refuse(
+      'too-long',
+      `It has more than ${MOST_STROKES.toLocaleString('en')} notes, or lasts for days.`,
+      'Save the take alone.',
+    );
+  return ok(strokes);
+}
+
+const refuse = (code: string, say: string, remedy: string) => fail(problem(code, say, remedy));
+
+/** A file with its events in the order of their ticks, and which of them are struck on which channel. */
+interface MidiEvents {
+  header: MidiData['header'];
+  events: Placed[];
+  /** What is struck, on the drum channel or else on the one with the most notes. */
+  notes: Struck[];
+  channel: number | undefined;
+}
+
+/** The events of a Standard MIDI File, or why it cannot be read. */
+export function midiEvents(bytes: Uint8Array): Result<MidiEvents> {
   if (!isMidiFile(bytes)) return refuse('no-midi', 'This is no MIDI file.', 'Its name ends in .mid as a rule.');
   if (bytes.length > MOST_MIDI_BYTES)
     return refuse(
@@ -49,27 +85,9 @@ export function midiStrokes(bytes: Uint8Array): Result<MidiStroke[]> {
     return refuse('unreadable', 'It begins like a MIDI file but cannot be read.', 'Save it once more.');
   }
   const events = inOrder(data);
-  const notes = events.filter(isStruck);
-  const channel = notes.some((one) => one.channel === DRUMS) ? DRUMS : busiest(notes);
-  const msOf = clockOf(data.header, events);
-  if (!msOf) return refuse('unreadable', 'It does not say how long a beat is.', 'Save it once more.');
-  let pedal: number | undefined;
-  const strokes: MidiStroke[] = [];
-  for (const one of events) {
-    if (one.channel !== channel) continue;
-    if (one.type === 'controller' && one.controllerType === FOOT) pedal = one.value;
-    if (!isStruck(one)) continue;
-    const surface = surfaceWritten(one.noteNumber, pedal);
-    strokes.push({ ms: msOf(one.tick), loudness: loudnessOfVelocity(one.velocity), ...(surface && { surface }) });
-  }
-  if (!strokes.length) return refuse('empty', 'There is no note in this MIDI file.', 'Choose one that was played.');
-  if (strokes.length > MOST_STROKES || strokes.some(({ ms }) => !Number.isFinite(ms)))
-    return refuse(
-      'too-long',
-      `It has more than ${MOST_STROKES.toLocaleString('en')} notes, or lasts for days.`,
-      'Save the take alone.',
-    );
-  return ok(strokes);
+  const struck = events.filter(isStruck);
+  const channel = struck.some((one) => one.channel === DRUMS) ? DRUMS : busiest(struck);
+  return ok({ header: data.header, events, notes: struck.filter((one) => one.channel === channel), channel });
 }
 
 /** The file with its header and tracks alone: other chunks are to be passed over (Standard MIDI Files 1.0). */
@@ -101,8 +119,8 @@ const inOrder = ({ tracks }: MidiData): Placed[] =>
     })
     .sort((a, b) => a.tick - b.tick);
 
-const isStruck = (event: Placed): event is Placed & { noteNumber: number; velocity: number; channel: number } =>
-  event.type === 'noteOn' && (event.velocity ?? 0) > 0;
+type Struck = Placed & { noteNumber: number; velocity: number; channel: number };
+const isStruck = (event: Placed): event is Struck => event.type === 'noteOn' && (event.velocity ?? 0) > 0;
 
 function busiest(notes: readonly Placed[]): number | undefined {
   const counts = new Map<number, number>();

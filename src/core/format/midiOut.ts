@@ -17,7 +17,7 @@ const CLICK_VELOCITY = 90;
 const NOTE_TICKS = TICKS_A_QUARTER / 16;
 
 /** As kits are set in the factory, about; what is read back as the same heights. */
-const VELOCITIES: Record<Height, number> = { ghost: 25, tap: 70, accent: 110 };
+export const VELOCITIES: Record<Height, number> = { ghost: 25, tap: 70, accent: 110 };
 
 /** Texts are bytes there: as UTF-8. */
 const asBytes = (text: string): string => String.fromCharCode(...new TextEncoder().encode(text));

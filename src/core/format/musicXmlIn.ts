@@ -1,5 +1,4 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import { readGroove, writeGroove } from '../documents/groove';
 import { cellsFor } from '../groove/place';
 import type { Bar, Groove, Stroke } from '../groove/groove';
 import { LIMBS, SURFACES, usualLimb, type Ornament, type Surface } from '../groove/limbs';
@@ -21,7 +20,7 @@ import {
 } from '../time/fraction';
 import type { Swing } from '../time/swing';
 import { surfaceWritten } from './drumNotes';
-import { limbFor, type GrooveRead } from './grooveRead';
+import { asRead, LeftOut, limbFor, type GrooveRead } from './grooveRead';
 import { NOTE_TYPES, STAFF_PLACES } from './musicXml';
 
 /** A file of a few bars is some kilobytes; a whole piece for orchestra a few megabytes. */
@@ -136,8 +135,7 @@ interface Head {
 class PartReader {
   readonly bars: { meter: Meter; strokes: Stroke[] }[] = [];
   readonly head: Head = { title: '', isInDotted: false };
-  /** What is left out, and how often. */
-  readonly left = new Map<string, number>();
+  readonly left = new LeftOut();
   #divisions = 1;
   #meter: Meter = { beats: 4, unit: 4 };
   /** Graces that were read, by voice, each by what it is struck on. */
@@ -146,7 +144,7 @@ class PartReader {
   constructor(private readonly instruments: ReadonlyMap<string, Surface>) {}
 
   leave(what: string): void {
-    this.left.set(what, (this.left.get(what) ?? 0) + 1);
+    this.left.leave(what);
   }
 
   read(measure: Node): void {
@@ -302,8 +300,8 @@ export function readMusicXml(xml: string): Result<GrooveRead> {
   const reader = new PartReader(instrumentsOf(child(score.value, 'part-list'), attribute(part, 'id')));
   const measures = children(part, 'measure');
   for (const measure of measures.slice(0, MOST_BARS)) reader.read(measure);
-  if (measures.length > MOST_BARS) reader.leave(`${measures.length - MOST_BARS} bars beyond the first ${MOST_BARS}`);
-  if (parts.length > 1) reader.leave(`${parts.length - 1} of its parts`);
+  if (measures.length > MOST_BARS) reader.left.leave(`bar beyond the first ${MOST_BARS}`, measures.length - MOST_BARS);
+  if (parts.length > 1) reader.left.leave('other part', parts.length - 1);
   const title = textOf(child(child(score.value, 'work'), 'work-title')) || textOf(child(score.value, 'movement-title'));
   return grooveOf(reader, title.slice(0, MOST_TITLE));
 }
@@ -339,10 +337,5 @@ function grooveOf(reader: PartReader, title: string): Result<GrooveRead> {
     ...(head.swing && { swing: head.swing }),
     bars: gridded,
   };
-  const read = readGroove(JSON.parse(JSON.stringify(writeGroove(groove))));
-  if (!read.ok) return read;
-  return ok({
-    groove: read.value,
-    left: [...reader.left].map(([what, many]) => (many === 1 || /^\d/.test(what) ? what : `${many} times: ${what}`)),
-  });
+  return asRead(groove, reader.left);
 }
