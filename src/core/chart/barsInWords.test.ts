@@ -1,0 +1,36 @@
+import { expect, test } from 'vitest';
+import { barsInWords } from './barsInWords';
+import { readChartText } from './chartText';
+import { unroll, type PlayedBar } from './unroll';
+
+const played = (text: string): PlayedBar[] => {
+  const read = readChartText(text);
+  if (!read.ok) throw new Error(read.problems[0].say);
+  const bars = unroll(read.value);
+  if (!bars.ok) throw new Error(bars.problems[0]!.say);
+  return bars.value;
+};
+
+test('stretches of bars, where they come from, what changes and what is caught', () => {
+  const text = `swing at 140
+intro 4, rest, p
+A 6, 2 times, sign, to coda, hits: let of 4 in bar 6, first ending 2, second ending 2, hits: 1, let of 2 in bar 2
+B 4 6/8, quarter = dotted 8th, straight, D.S. al Coda
+coda 2, coda, 4/4, swell to ff over 2, say hold on, hold 4 by 1/2 in bar 2`;
+  expect(barsInWords(played(text)).split('\n')).toEqual([
+    '1–4      intro; 4/4; swing 8ths; p; quarter 140 a minute; rest',
+    '5–9      A, time 1 of 2',
+    '10       A, time 1 of 2; hits: let of 4',
+    '11–12    A, time 1 of 2',
+    '13–17    A, time 2 of 2',
+    '18       A, time 2 of 2; hits: let of 4',
+    '19       A, time 2 of 2',
+    '20       A, time 2 of 2; hits: 1, let of 2',
+    '21–24    B; 6/8; straight; dotted quarter 70 a minute',
+    '25–29    A, time 2 of 2; 4/4; swing 8ths; quarter 140 a minute',
+    '30       A, time 2 of 2; hits: let of 4',
+    '31       coda; growing to ff over 2; “hold on”',
+    '32       coda; held by 1/2',
+    '32 bars, 0:56',
+  ]);
+});
