@@ -9,7 +9,7 @@ import { TAB_LINES, TAB_ORNAMENTS, type TabLine } from './drumTab';
 import { asRead, LeftOut, limbFor, type GrooveRead } from './grooveRead';
 
 /** Characters of a page of tab. */
-export const MOST_TAB_CHARACTERS = 200_000;
+const MOST_TAB_CHARACTERS = 200_000;
 
 /** Other names that lines go by. */
 const OTHER_NAMES: Record<string, TabLine> = {
