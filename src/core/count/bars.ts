@@ -77,7 +77,9 @@ export class BarSayer extends Doer {
   protected readLike(): void {
     const to = this.readBars();
     this.skip();
-    const like = this.take('like')!;
+    const like = this.take('like');
+    // "bar first like": something stands between that belongs to no bar.
+    if (!like) throw this.notUnderstood('like-what', this.token!, 'Which bar is that?', 'Say bar 2 like bar 1.');
     this.skip();
     if (!this.startsBars()) throw this.notUnderstood('like-what', like, 'Like which bar?', 'Say bar 2 like bar 1.');
     this.copy(this.readBars()[0]!, to, like);

@@ -294,6 +294,7 @@ describe('a phrase is placed whole or not at all', () => {
     ['triplets on beat 3', 'triplets', 'not-all-through'],
     ['and', 'and', 'no-place'],
     ['bar 1', '1', 'no-place'],
+    ['bar first like', 'first', 'like-what'],
   ])('%s points at %s', (phrase, word, code) => {
     const answer = sayOn(standing('kick 1'), phrase, { school, limb: 'right hand' });
     if (answer.ok) throw new Error('placed');
