@@ -72,16 +72,13 @@ const STEPS = {
   arrows: () =>
     run(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'], { show: true }),
   unused: () => run(bin('knip'), [], { show: true }),
-  unit: async () => {
-    // A second reader of MIDI files.
+  unit: () => run(bin('vitest'), ['run', '--project', 'unit'], { show: true }),
+  database: async () => {
+    // Second readers of calendars and MIDI files: those of another house.
     await offerDebianPackage(
       'python3-mido',
       async () => (await run('/usr/bin/python3', ['-c', 'import mido'])).code === 0,
     );
-    return run(bin('vitest'), ['run', '--project', 'unit'], { show: true });
-  },
-  database: async () => {
-    // A second reader of calendars: that of another house.
     await offerDebianPackage(
       'python3-icalendar',
       async () => (await run('/usr/bin/python3', ['-c', 'import icalendar'])).code === 0,

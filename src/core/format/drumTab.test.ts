@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '../count/schools';
-import type { Groove, Stroke } from '../groove/groove';
+import type { Groove } from '../groove/groove';
 import { usualLimb } from '../groove/limbs';
 import { anyGroove, oneLine, together } from '../testing/arbitrary';
 import { STARTERS } from '../testing/starters';
-import { compare, format } from '../time/fraction';
+import { strokesInText } from '../testing/strokesInText';
 import { drumTabOf } from './drumTab';
 import { readDrumTab } from './drumTabIn';
 
@@ -15,15 +15,6 @@ const read = (text: string) => {
   if (!answer.ok) throw new Error(answer.problems[0]!.say);
   return answer.value;
 };
-const strokesOf = ({ bars }: Groove): string[][] =>
-  bars.map(({ strokes }) =>
-    strokes
-      .toSorted((a: Stroke, b: Stroke) => compare(a.at, b.at))
-      .map(
-        ({ limb, surface, at, height, ornament = 'plain' }) => `${format(at)} ${limb} ${surface} ${height} ${ornament}`,
-      )
-      .toSorted(),
-  );
 
 test('a backbeat as plain text, counts above, what is loud in large letters', () => {
   const groove = together(
@@ -53,7 +44,7 @@ describe('written and read again', () => {
         };
         const { groove: again, left } = read(drumTabOf(groove, school));
         expect(left).toEqual([]);
-        expect(strokesOf(again)).toEqual(strokesOf(plain));
+        expect(strokesInText(again)).toEqual(strokesInText(plain));
         expect(again.bars.map(({ meter, cells }) => ({ meter, cells }))).toEqual(
           groove.bars.map(({ meter, cells }) => ({ meter, cells })),
         );
@@ -74,7 +65,7 @@ describe('written and read again', () => {
         })),
       };
       expect(again.bars.map(({ cells }) => cells)).toEqual(groove.bars.map(({ cells }) => cells));
-      expect(strokesOf(again).map((bar) => bar.length)).toEqual(strokesOf(usual).map((bar) => bar.length));
+      expect(strokesInText(again).map((bar) => bar.length)).toEqual(strokesInText(usual).map((bar) => bar.length));
       expect([again.title, again.tempo, again.reading, again.swing]).toEqual([
         groove.title,
         groove.tempo,
@@ -92,9 +83,9 @@ describe('from elsewhere', () => {
     );
     expect(left).toEqual([]);
     expect([groove.title, groove.tempo, groove.bars.length]).toEqual(['Old jetty', 96, 2]);
-    expect(strokesOf(groove)[0]).toContain('0 right hand crash accent plain');
-    expect(strokesOf(groove)[1]).toContain('7/8 right hand open hat tap plain');
-    expect(strokesOf(groove)[1]).toContain('7/16 left hand snare ghost plain');
+    expect(strokesInText(groove)[0]).toContain('0 right hand crash accent plain');
+    expect(strokesInText(groove)[1]).toContain('7/8 right hand open hat tap plain');
+    expect(strokesInText(groove)[1]).toContain('7/16 left hand snare ghost plain');
     expect(groove.bars[0]!.cells).toEqual(Array.from({ length: 4 }, () => ({ counts: 1, parts: 4 })));
   });
 
@@ -109,7 +100,7 @@ describe('from elsewhere', () => {
   test('a line that nobody knows is told, and the others are read', () => {
     const { groove, left } = read('QQ|x---|\nSN|--o-|\n');
     expect(left).toEqual(['line QQ']);
-    expect(strokesOf(groove)).toEqual([['1/2 left hand snare tap plain']]);
+    expect(strokesInText(groove)).toEqual([['1/2 left hand snare tap plain']]);
   });
 
   test.each<[string, string, string]>([

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { Groove, Stroke } from '../groove/groove';
 import { anyGroove } from '../testing/arbitrary';
 import { STARTERS } from '../testing/starters';
-import { compare, format } from '../time/fraction';
+import { strokesInText } from '../testing/strokesInText';
 import { musicXmlOf } from './musicXml';
 import { MOST_XML_CHARACTERS, readMusicXml } from './musicXmlIn';
 
@@ -12,16 +11,6 @@ const read = (xml: string) => {
   if (!answer.ok) throw new Error(answer.problems[0]!.say);
   return answer.value;
 };
-/** Strokes of each bar in an order of their own, as text. */
-const strokesOf = ({ bars }: Groove): string[][] =>
-  bars.map(({ strokes }) =>
-    strokes
-      .toSorted((a: Stroke, b: Stroke) => compare(a.at, b.at))
-      .map(
-        ({ limb, surface, at, height, ornament = 'plain' }) => `${format(at)} ${limb} ${surface} ${height} ${ornament}`,
-      )
-      .toSorted(),
-  );
 
 describe('written and read again', () => {
   test('whatever the groove: the same strokes by the same limbs, heights, ornaments, meters', () => {
@@ -29,7 +18,7 @@ describe('written and read again', () => {
       fc.property(anyGroove(), (groove) => {
         const { groove: again, left } = read(musicXmlOf(groove));
         expect(left).toEqual([]);
-        expect(strokesOf(again)).toEqual(strokesOf(groove));
+        expect(strokesInText(again)).toEqual(strokesInText(groove));
         expect(again.bars.map(({ meter }) => meter)).toEqual(groove.bars.map(({ meter }) => meter));
         expect(again.tempo).toBe(groove.tempo);
       }),
@@ -42,7 +31,7 @@ describe('written and read again', () => {
     (_, groove) => {
       const { groove: again, left } = read(musicXmlOf(groove));
       expect(left).toEqual([]);
-      expect(strokesOf(again)).toEqual(strokesOf(groove));
+      expect(strokesInText(again)).toEqual(strokesInText(groove));
       expect([again.title, again.tempo, again.reading]).toEqual([groove.title, groove.tempo, groove.reading]);
       if (groove.swing?.ratio !== 'tempo-aware') expect(again.swing).toEqual(groove.swing);
     },
@@ -64,7 +53,7 @@ describe('from elsewhere', () => {
     const { groove, left } = read(
       bar(note(snare) + note(`<chord/>${hat}`) + note(`<chord/>${snare}`) + note('<rest/>', 3)),
     );
-    expect(strokesOf(groove)).toEqual([['0 left hand snare tap plain', '0 right hand closed hat tap plain']]);
+    expect(strokesInText(groove)).toEqual([['0 left hand snare tap plain', '0 right hand closed hat tap plain']]);
     expect(left).toEqual(['stroke that no limb is free for']);
   });
 
@@ -74,7 +63,7 @@ describe('from elsewhere', () => {
         `${note(`${snare}<tie type="start"/>`)}${note(`${snare}<tie type="stop"/>`)}${note('<pitch><step>C</step><octave>4</octave></pitch>')}<direction><sound tempo="90"/></direction><sound tempo="120"/>${note('<rest/>')}<barline><repeat direction="backward"/></barline>`,
       ),
     );
-    expect(strokesOf(groove)).toEqual([['0 left hand snare tap plain']]);
+    expect(strokesInText(groove)).toEqual([['0 left hand snare tap plain']]);
     expect(groove.tempo).toBe(90);
     expect(left).toEqual(['note of a pitch', 'tempo change', 'repeat sign']);
   });
@@ -85,7 +74,7 @@ describe('from elsewhere', () => {
         `<measure number="1"><attributes><divisions>97</divisions><time><beats>4</beats><beat-type>4</beat-type></time></attributes>${note(snare, 96)}${note(snare, 1)}${note(snare, 97)}</measure>`,
       ),
     );
-    expect(strokesOf(groove)[0]).toEqual(['0 left hand snare tap plain', '1/4 left hand snare tap plain']);
+    expect(strokesInText(groove)[0]).toEqual(['0 left hand snare tap plain', '1/4 left hand snare tap plain']);
     expect(left).toEqual(['stroke on a place that no grid holds']);
   });
 
