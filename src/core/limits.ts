@@ -113,5 +113,9 @@ export const SPEED_LIMITS: SpeedLimits = { hand: [5, 8, 10], foot: [3.5, 6, 8] }
 export const MOST_CHART_BARS = 500;
 export const MOST_UNROLLED_BARS = 5000;
 export const MOST_SECTIONS = 60;
+/** Exercises of a drill, and sections of a chart as they are played one after another. */
+export const MOST_EXERCISES = 500;
+/** Places that an exercise is said by, and hits of a section. */
+export const MOST_PLACES = 256;
 /** Sections within sections. */
 export const DEEPEST_SECTION = 4;

@@ -21,11 +21,12 @@ function lengthInWords(all: number): string {
 
 /** What is said of a bar as it is played: what changes with it, what is caught in it, how it goes on. */
 function saidOf(bar: PlayedBar, before: PlayedBar | undefined): string[] {
-  const { meter, feel, hits, marks, held } = bar;
+  const { meter, feel, hits, marks, held, free } = bar;
   const { dynamic, swell, say } = marks;
   return [
     before && formatMeter(before.meter) === formatMeter(meter) ? undefined : formatMeter(meter),
     before?.feel === feel ? undefined : feel,
+    free === before?.free ? undefined : free,
     dynamic,
     swell && `growing to ${swell.to} over ${swell.bars}`,
     hits.length ? `hits: ${hits.map(({ name }) => name).join(', ')}` : undefined,

@@ -2,7 +2,8 @@ import type { ChartForm, ChartSection, Marks } from '../documents/chart';
 
 /** What stands over a bar, each as it is typed. */
 function pieces(marks: Marks): string[] {
-  const { meter, tempo, change, feel, signs = [], jump, every, rest, same, hits, dynamic, swell, fermata, say } = marks;
+  const { meter, tempo, change, feel, signs = [], jump, every, rest, same, free } = marks;
+  const { hits, dynamic, swell, fermata, say } = marks;
   return [
     meter,
     tempo && `${tempo.beat} at ${tempo.bpm}`,
@@ -11,6 +12,7 @@ function pieces(marks: Marks): string[] {
     ...signs.map((sign) => (sign === 'fine' ? 'Fine' : sign)),
     rest !== undefined && `rest ${rest}`,
     same !== undefined && `same ${same}`,
+    free && `${free.as} ${free.bars}`,
     hits?.length && `hits: ${hits.join(', ')}`,
     dynamic,
     swell && `swell to ${swell.to} over ${swell.bars}`,

@@ -4,6 +4,7 @@ import {
   JUMPS,
   type ChartFeel,
   type Dynamic,
+  type FreeKind,
   type Jump,
   type Marks,
   type Sign,
@@ -16,8 +17,8 @@ const FEEL = `(?:${CHART_FEELS.toSorted((a, b) => b.length - a.length).join('|')
 const METER = /^\d{1,2}\/\d{1,2}(?: ?\(\d+(?:\+\d+)*\))?$/;
 const TEMPO = new RegExp(`^(?:(${VALUE}) )?(?:at |= ?)(\\d{1,3}(?:\\.\\d{1,3})?|\\d{1,6}/\\d{1,6})$`, 'i');
 const CHANGE = new RegExp(`^(${VALUE}) ?= ?(${VALUE})$`, 'i');
-/** A named count: "4", "let of 4". */
-export const COUNT = /^(?:\S+ of )?\d{1,2}$/;
+/** A named count: "4", "let of 4", "short & of 2". */
+export const COUNT = /^(?:(?:short|long) )?(?:\S+ of )?\d{1,2}$/i;
 
 const feelNamed = (text: string): ChartFeel =>
   text.toLowerCase() === 'swing' ? 'swing 8ths' : (text.toLowerCase() as ChartFeel);
@@ -78,6 +79,9 @@ function marksSaid(text: string, bars: number): Said | undefined {
     return run[1]!.toLowerCase() === 'rest'
       ? { marks: { rest: run[2] ? Number(run[2]) : bars } }
       : { marks: { same: Number(run[2] ?? 1) } };
+  const free = /^(solo|fill|free)(?: (\d{1,3}))?(?: bars?)?$/i.exec(text);
+  if (free) return { marks: { free: { as: free[1]!.toLowerCase() as FreeKind, bars: Number(free[2] ?? 1) } } };
+  if (/^heads? up$/i.test(text)) return { marks: { say: 'heads up' } };
   const swell = /^swell to (p{1,3}|mp|mf|f{1,3})(?: over (\d{1,3}))?$/.exec(text);
   if (swell) return { marks: { swell: { to: swell[1] as Dynamic, bars: Number(swell[2] ?? 1) } } };
   const hold = /^hold (.+?) by (\d{1,3}(?:\/\d{1,3})?)$/i.exec(text);

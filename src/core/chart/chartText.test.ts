@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import {
   chartFormShape,
   DYNAMICS,
+  FREE_KINDS,
   JUMPS,
   SIGNS,
   CHART_FEELS,
@@ -117,7 +118,7 @@ const some = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: unde
 const values = Object.keys(NOTE_VALUES) as NoteValue[];
 const dynamic = fc.constantFrom(...DYNAMICS);
 const bars = fc.integer({ min: 1, max: 40 });
-const count = fc.constantFrom('1', '4', '& of 2', 'let of 3', 'a of 1', 'trip of 4');
+const count = fc.constantFrom('1', '4', '& of 2', 'short let of 3', 'a of 1', 'long 4', 'trip of 4');
 const anyMarks: fc.Arbitrary<Marks> = fc
   .record({
     meter: some(fc.constantFrom('3/4', '6/8', '7/8 (2+2+3)')),
@@ -132,6 +133,7 @@ const anyMarks: fc.Arbitrary<Marks> = fc
     dynamic: some(dynamic),
     swell: some(fc.record({ to: dynamic, bars })),
     fermata: some(fc.record({ on: count, more: fc.constantFrom('1/2', '1', '3/8') })),
+    free: some(fc.record({ as: fc.constantFrom(...FREE_KINDS), bars })),
     say: some(fc.stringMatching(/^[a-z][a-z ,;()]{0,20}[a-z]$/)),
   })
   .map((marks) => Object.fromEntries(Object.entries(marks).filter(([, value]) => value !== undefined)) as Marks)
@@ -142,7 +144,7 @@ const anyAt = fc.option(
 );
 const anySection: fc.Arbitrary<ChartSection> = fc
   .record({
-    name: fc.constantFrom('A', 'B', 'intro', 'the bridge', 'A, again', 'rest 4', '3rd'),
+    name: fc.constantFrom('A', 'B', 'intro', 'solo', 'the bridge', 'A, again', 'rest 4', '3rd'),
     bars: fc.integer({ min: 1, max: 99 }),
     times: some(fc.integer({ min: 1, max: 9 })),
     at: anyAt,

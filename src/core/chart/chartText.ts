@@ -163,6 +163,8 @@ function sectionOf(statement: Piece): { section: ChartSection; reader: SectionRe
 
 /** Whether a statement only says what holds, and begins no section. */
 function isOfMarks(statement: Piece, bars: number): boolean {
+  // "solo 16" by itself is a section that is called so.
+  if (/^(?:solo|fill|free) \d/i.test(statement.text)) return false;
   return pieces(statement, ',').every((given) => {
     const { piece } = barSaid(given);
     if (/^hits?:? /i.test(piece.text) || COUNT.test(piece.text)) return true;

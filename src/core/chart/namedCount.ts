@@ -8,6 +8,8 @@ import { swungPlace, type Swing } from '../time/swing';
 export interface NamedPlace {
   written: WholeNotes;
   sounding: WholeNotes;
+  /** How it is caught: short, or left to ring. */
+  length?: 'short' | 'long';
 }
 
 const SWUNG: Record<ChartFeel, Swing['value'] | undefined> = {
@@ -21,7 +23,7 @@ const SWUNG: Record<ChartFeel, Swing['value'] | undefined> = {
 const TRIPLET = exact('2');
 const EIGHTH = exact('1/8');
 
-const NAMED = /^(?:(\S+) of )?(\d{1,2})$/;
+const NAMED = /^(?:(short|long) )?(?:(\S+) of )?(\d{1,2})$/i;
 
 /** Which part of so many a syllable is, by the school that charts are written in: the least division that has it. */
 function partNamed(syllable: string): { division: number; part: number } | undefined {
@@ -33,7 +35,7 @@ function partNamed(syllable: string): { division: number; part: number } | undef
 }
 
 /**
- * Where named counts of one bar stand: "4", "& of 2", "let of 4". Counts go by number in every meter. "let" in swung 8ths is the
+ * Where named counts of one bar stand: "4", "& of 2", "short let of 4". Counts go by number in every meter. "let" in swung 8ths is the
  * second 8th of its count; beside a "trip" of the same count, and where 8ths are not swung, it is a written triplet, which is
  * never swung. Gives the first name that is none here instead.
  */
@@ -45,18 +47,23 @@ export function namedPlaces(
   const counts = countsOf(meter);
   const swung = SWUNG[feel];
   const places: NamedPlace[] = [];
-  for (const name of names) {
-    const [, syllable, number] = NAMED.exec(name.trim()) ?? [];
+  const read = names.map((name) => NAMED.exec(name.trim()) ?? []);
+  for (const [index, name] of names.entries()) {
+    const [, length, syllable, number] = read[index]!;
     const count = counts[Number(number) - 1];
     const named = syllable === undefined ? { division: 1, part: 0 } : partNamed(syllable);
     if (!count || !named) return { unknown: name };
     const isPair =
-      syllable === 'let' && swung === '8th' && less(EIGHTH, count.length) && !names.includes(`trip of ${number}`);
+      syllable === 'let' &&
+      swung === '8th' &&
+      less(EIGHTH, count.length) &&
+      !read.some((other) => other[2] === 'trip' && other[3] === number);
     const written = add(count.at, isPair ? EIGHTH : mul(count.length, frac(named.part, named.division)));
     const isTriplet = !isPair && named.division % 3 === 0;
     places.push({
       written,
       sounding: swung && !isTriplet ? swungPlace(written, swung, TRIPLET, barLength(meter)) : written,
+      ...(length && { length: length.toLowerCase() as NamedPlace['length'] }),
     });
   }
   return { places };

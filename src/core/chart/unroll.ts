@@ -1,4 +1,4 @@
-import type { ChartFeel, ChartForm, Jump, Marks } from '../documents/chart';
+import type { ChartFeel, ChartForm, FreeKind, Jump, Marks } from '../documents/chart';
 import { parseMeter, type Meter } from '../grid/meter';
 import { MOST_UNROLLED_BARS } from '../limits';
 import { fail, ok, type Problem, type Result } from '../result';
@@ -6,7 +6,7 @@ import { div, exact, mul, ZERO, type Fraction, type WholeNotes } from '../time/f
 import { NOTE_VALUES } from '../time/noteValue';
 import { namedPlaces, type NamedPlace } from './namedCount';
 import { chartProblem } from './problems';
-import { isBar, writtenOf, type Written, type WrittenBar } from './written';
+import { barsOfRun, isBar, writtenOf, type RunMark, type Written, type WrittenBar } from './written';
 
 /** A hit that is caught with the band. */
 export interface Hit extends NamedPlace {
@@ -20,6 +20,8 @@ export interface PlayedBar {
   /** Which written bar it is: "A.5", "A[1-3].1". */
   from: string;
   section: string;
+  /** How many bars of its section, its ending one of them, stand before it. */
+  place: number;
   /** Which time through its section this is, and of how many. */
   time: number;
   times: number;
@@ -29,8 +31,12 @@ export interface PlayedBar {
   speed: Fraction;
   hits: readonly Hit[];
   isRest: boolean;
+  /** The player's own: time is not kept as the groove has it. */
+  free?: FreeKind;
   /** How much longer than its meter it lasts, in whole notes. */
   held: WholeNotes;
+  /** The count that is held so, as it sounds. */
+  heldAt?: WholeNotes;
   marks: Marks;
   groove?: string;
 }
@@ -41,7 +47,10 @@ interface First {
   feel: ChartFeel;
   speed: Fraction;
   hits: readonly Hit[];
+  /** The named count that is held. */
+  heldAt?: WholeNotes;
   isRest: boolean;
+  free?: FreeKind;
   groove?: string;
 }
 
@@ -148,13 +157,14 @@ class Unrolling {
   #bar(bar: WrittenBar, written: Written): Onward {
     if (this.#played.length >= MOST_UNROLLED_BARS)
       throw new CannotBePlayed(chartProblem('too-long', { section: bar.section }));
-    const first = this.#first.get(bar) ?? this.#firstOf(bar, written);
+    const first = this.#first.get(bar) ?? this.#firstOf(bar);
     this.#first.set(bar, first);
     const { marks } = bar;
     this.#played.push({
       number: this.#played.length + (this.form.pickup ? 0 : 1),
       from: bar.name,
       section: written.name,
+      place: bar.number - 1 + (bar.within.get(written)?.ending === undefined ? 0 : written.body.length),
       time: this.#around.at(-1)!.time,
       times: written.times,
       ...first,
@@ -165,7 +175,7 @@ class Unrolling {
   }
 
   /** What a bar is when it is first played: what the bar played before it is, then its own marks. */
-  #firstOf(bar: WrittenBar, { groove }: Written): First {
+  #firstOf(bar: WrittenBar): First {
     const { marks } = bar;
     const wrong = (code: Parameters<typeof chartProblem>[0]) => new CannotBePlayed(chartProblem(code, bar));
     const before = this.#played.at(-1);
@@ -185,18 +195,26 @@ class Unrolling {
     const found = namedPlaces([...names, ...held], meter, feel);
     if ('unknown' in found) throw wrong('no-such-count');
     const hits = names.map((name, index) => ({ name, ...found.places[index]! }));
-    return { meter, feel, speed, hits, isRest: this.#isWithin(bar, 'rest'), ...(groove && { groove }) };
+    const heldAt = found.places[names.length]?.sounding;
+    const free = this.#run(bar, 'free')?.opened.marks.free!.as;
+    const groove = this.#around.findLast(({ written }) => written.groove)?.written.groove;
+    return {
+      meter,
+      feel,
+      speed,
+      hits,
+      ...(heldAt && { heldAt }),
+      isRest: this.#run(bar, 'rest') !== undefined,
+      ...(free && { free }),
+      ...(groove && { groove }),
+    };
   }
 
   /** The mark of so many bars that a bar lies in, and how many they are. */
-  #run(bar: WrittenBar, run: 'rest' | 'same'): { many: number } | undefined {
+  #run(bar: WrittenBar, run: RunMark): { opened: WrittenBar; many: number } | undefined {
     const opened = bar.beside.slice(0, bar.number).findLast(({ marks }) => marks[run] !== undefined);
-    const many = opened?.marks[run] ?? 0;
-    return opened && bar.number < opened.number + many ? { many } : undefined;
-  }
-
-  #isWithin(bar: WrittenBar, run: 'rest' | 'same'): boolean {
-    return this.#run(bar, run) !== undefined;
+    const many = (opened && barsOfRun(opened.marks, run)) ?? 0;
+    return opened && bar.number < opened.number + many ? { opened, many } : undefined;
   }
 
   /** The bar whose hits a bar repeats: as many before it as repeat together, as it is first played. */

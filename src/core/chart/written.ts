@@ -34,6 +34,14 @@ export interface Written {
 
 export const isBar = (one: Written | WrittenBar): one is WrittenBar => 'marks' in one;
 
+/** Marks that hold for so many bars from theirs on. */
+export const RUNS = ['rest', 'same', 'free'] as const;
+export type RunMark = (typeof RUNS)[number];
+
+/** For how many bars such a mark holds; undefined where it does not stand. */
+export const barsOfRun = (marks: Marks, run: RunMark): number | undefined =>
+  run === 'free' ? marks.free?.bars : marks[run];
+
 /** "1-3", "1,3". */
 function timesInName(times: readonly number[]): string {
   const runs: [number, number][] = [];
@@ -64,8 +72,8 @@ export function writtenOf(form: ChartForm): { top: Written; bars: WrittenBar[] }
         marks: at[String(index + 1)] ?? {},
         within: new Map([...around, [owner, { ...(ending !== undefined && { ending }), at: index }]]),
       };
-      for (const run of ['rest', 'same'] as const)
-        if (index + (bar.marks[run] ?? 1) > many)
+      for (const run of RUNS)
+        if (index + (barsOfRun(bar.marks, run) ?? 1) > many)
           problem ??= chartProblem('bars-do-not-add-up', { section: name, bar: index + 1 });
       beside.push(bar);
       bars.push(bar);

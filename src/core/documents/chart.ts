@@ -21,6 +21,10 @@ export type Jump = (typeof JUMPS)[number];
 export const DYNAMICS = ['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff'] as const;
 export type Dynamic = (typeof DYNAMICS)[number];
 
+/** Bars in which time is not kept: a solo or a fill of one's own, or bars without a pulse. */
+export const FREE_KINDS = ['solo', 'fill', 'free'] as const;
+export type FreeKind = (typeof FREE_KINDS)[number];
+
 const noteValue = z.enum(Object.keys(NOTE_VALUES) as [NoteValue, ...NoteValue[]]);
 const fractionText = z
   .string()
@@ -45,6 +49,8 @@ const marksShape = z.strictObject({
   rest: manyBars.optional(),
   /** This bar and the next, so many in all, repeat the hits of as many bars before. */
   same: manyBars.optional(),
+  /** This bar and the next, so many in all, are the player's own. */
+  free: z.strictObject({ as: z.enum(FREE_KINDS), bars: manyBars }).optional(),
   /** Named counts that are caught with the band. */
   hits: z.array(z.string().max(40)).max(32).optional(),
   dynamic: z.enum(DYNAMICS).optional(),

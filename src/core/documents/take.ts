@@ -4,7 +4,7 @@ import type { ExerciseName } from '../form/exercises';
 import { tooMuchWork } from '../form/work';
 import type { Groove } from '../groove/groove';
 import { LIMBS, type Limb } from '../groove/limbs';
-import { LONGEST_TAKE_MS, MOST_BARS, MOST_HITS, MOST_PLAYED_BARS, MOST_ROUNDS } from '../limits';
+import { LONGEST_TAKE_MS, MOST_BARS, MOST_EXERCISES, MOST_HITS, MOST_PLACES, MOST_PLAYED_BARS, MOST_ROUNDS } from '../limits';
 import { fail, ok, problemAt, within, type Problem, type Result } from '../result';
 import { clickPlanShape } from '../time/clickPlan';
 import { parse } from '../time/fraction';
@@ -22,22 +22,34 @@ export type InputName = (typeof INPUTS)[number];
 
 const aBar = z.number().int().min(0).max(MOST_PLAYED_BARS);
 
+const placeText = z.string().refine((text) => text.length <= 20 && parse(text) !== undefined);
+/** A length or a share, more than nothing. */
+const fractionText = placeText.refine((text) => (parse(text)?.n ?? 0) > 0);
+
 const passageShape = z.strictObject({
   from: z.number().int().min(0).max(MOST_BARS),
   bars: z.number().int().min(1).max(MOST_BARS),
   times: z.number().int().min(1).max(MOST_ROUNDS),
-  exercise: z.number().int().min(0).max(MOST_BARS).optional(),
+  exercise: z.number().int().min(0).max(MOST_EXERCISES).optional(),
   side: z.number().int().min(0).max(1).optional(),
   swing: feelShape.optional(),
   call: z.array(z.string().max(20)).max(40).optional(),
+  speed: z.strictObject({ times: fractionText, beat: fractionText }).optional(),
+  hold: z.strictObject({ at: placeText, more: fractionText }).optional(),
+  isFree: z.boolean().optional(),
 });
 export const passagesShape = z.array(passageShape).min(1).max(MOST_ROUNDS);
 
-const placeText = z.string().refine((text) => text.length <= 20 && parse(text) !== undefined);
 export const exerciseNamesShape = z
-  .array(z.strictObject({ say: z.string().max(200), places: z.array(placeText).max(256) }))
+  .array(
+    z.strictObject({
+      say: z.string().max(200),
+      places: z.array(placeText).max(MOST_PLACES),
+      section: z.string().max(60).optional(),
+    }),
+  )
   .min(1)
-  .max(MOST_BARS);
+  .max(MOST_EXERCISES);
 
 const hitShape = z.strictObject({
   /** From the first bar, the input's own delay taken off. */

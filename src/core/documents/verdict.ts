@@ -50,6 +50,8 @@ const aboutShape = z.strictObject({
       /** How many bars the groove has: where it is one, the bar is not said. */
       bars: whole,
       exercise: whole.optional(),
+      /** Of a chart: the section. */
+      section: z.string().max(60).optional(),
       count: whole,
       part: whole,
       parts: whole,
@@ -80,6 +82,7 @@ export interface PlaceJudged extends CountedPlace {
   bar: number;
   bars: number;
   exercise?: number;
+  section?: string;
 }
 
 /** The one thing to fix first, its figures, and what trains it: no words, those are for whoever reads it. */

@@ -8,8 +8,10 @@ import type { Passage } from './form';
 export interface ExerciseName {
   /** The family's own word for it; empty where it is said by its places. */
   say: string;
-  /** Places from the start of its first bar, as fractions: "3/16". */
+  /** Places from the start of its first bar, as fractions: "3/16"; of a chart's section its hits. */
   places: string[];
+  /** Of a chart: the section that is played. */
+  section?: string;
 }
 
 /** A drill as it is played: the bars of every exercise once, and the passages that go through them. */

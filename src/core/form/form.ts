@@ -3,7 +3,7 @@ import { countsOf } from '../grid/meter';
 import type { Bar, Groove } from '../groove/groove';
 import type { Limb } from '../groove/limbs';
 import type { ClickPlan } from '../time/clickPlan';
-import type { WholeNotes } from '../time/fraction';
+import { exact, toNumber, type WholeNotes } from '../time/fraction';
 import type { Swing } from '../time/swing';
 import type { Bpm, Ms } from '../time/units';
 import type { Layer, LayerPlan } from './layers';
@@ -43,6 +43,10 @@ export interface FormBar {
   task?: readonly Limb[];
   /** What is called in the bar before, word by word. */
   call?: readonly string[];
+  /** A place of it, as it sounds, that is held so much longer. */
+  hold?: { at: WholeNotes; more: WholeNotes };
+  /** The player's own: nothing is asked for but what is written. */
+  isFree?: boolean;
   /** Notes of triplet layers that sound in it. */
   layers?: readonly Layer[];
   origin: Origin;
@@ -66,6 +70,12 @@ export interface Passage {
   swing?: Feel;
   /** What is called in the bar before it begins. */
   call?: string[];
+  /** At a tempo of its own: `times` of its beats, `beat` whole notes long, while the plan's beat goes by once. */
+  speed?: { times: string; beat: string };
+  /** A place of each bar that is held so much longer, both in whole notes. */
+  hold?: { at: string; more: string };
+  /** The player's own: nothing is asked for but what is written. */
+  isFree?: boolean;
 }
 
 /** What is set anew from a bar on; what is left out goes on as it was. */
@@ -136,13 +146,15 @@ export function formOf(plan: Plan): Form {
       form.push({
         bar: bars[bar]!,
         reading: groove.reading,
-        tempo: { bpm: now.bpm, beat },
+        tempo: passage.speed ? tempoOf(passage.speed, now.bpm) : { bpm: now.bpm, beat },
         ...(swing && swing !== 'straight' && { swing }),
         ...(lean && { lean }),
         click: now.click,
         clickFrom: now.clickFrom,
         ...(now.task && { task: now.task }),
         ...(first && passage.call && { call: passage.call }),
+        ...(passage.hold && { hold: { at: exact(passage.hold.at), more: exact(passage.hold.more) } }),
+        ...(passage.isFree && { isFree: true }),
         ...(layers && { layers }),
         origin: {
           bar,
@@ -156,6 +168,12 @@ export function formOf(plan: Plan): Form {
   }
   return { bars: form, countIn: plan.countIn };
 }
+
+/** The tempo of a passage while the plan goes so many beats a minute. */
+const tempoOf = ({ times, beat }: NonNullable<Passage['speed']>, bpm: Bpm): FormBar['tempo'] => ({
+  bpm: bpm * toNumber(exact(times)),
+  beat: exact(beat),
+});
 
 /** The bars of passages in the order they are played; `first` is that of a passage. */
 function* barsOf(passages: readonly Passage[]) {

@@ -2,9 +2,9 @@ import type { Form, FormBar } from '../form/form';
 import { cellAt, isSwingable } from '../grid/cells';
 import { barLength, barStarts } from '../grid/meter';
 import type { Bar } from '../groove/groove';
-import { add, equal, format, frac, mul, negate, ZERO, type WholeNotes } from '../time/fraction';
+import { add, compare, equal, format, frac, mul, negate, ZERO, type WholeNotes } from '../time/fraction';
 import { swingRatio, swungPlace, type Swing } from '../time/swing';
-import { clock, type TempoChange, type TempoMap } from '../time/tempoMap';
+import { clock, valueMs, type TempoChange, type TempoMap } from '../time/tempoMap';
 import type { Bpm, Ms } from '../time/units';
 
 /** Where the bars of a form lie, and when. */
@@ -24,7 +24,7 @@ export function timelineOf({ bars, countIn }: Form): Timeline {
   return {
     starts,
     countInStarts: Array.from({ length: countIn }, (_, index) => negate(mul(first, frac(countIn - index)))),
-    toMs: clock(tempoMapOf(bars, starts)),
+    toMs: withHolds(clock(tempoMapOf(bars, starts)), holdsOf(bars, starts)),
     place: (barInRun, written) => add(starts[barInRun]!, swungBars.place(bars[barInRun]!, written)),
   };
 }
@@ -38,6 +38,18 @@ function tempoMapOf(bars: readonly FormBar[], starts: readonly WholeNotes[]): Te
     changes.push({ at: starts[index]!, ...tempo });
   }
   return changes as [TempoChange, ...TempoChange[]];
+}
+
+/** Places of a run that are held, and for how long. */
+const holdsOf = (bars: readonly FormBar[], starts: readonly WholeNotes[]): { at: WholeNotes; ms: Ms }[] =>
+  bars.flatMap(({ hold, tempo }, index) =>
+    hold ? [{ at: add(starts[index]!, hold.at), ms: valueMs(hold.more, tempo) }] : [],
+  );
+
+/** A clock that stands still where something is held: what is struck there is not moved, all after it is. */
+function withHolds(toMs: (at: WholeNotes) => Ms, holds: readonly { at: WholeNotes; ms: Ms }[]): (at: WholeNotes) => Ms {
+  if (!holds.length) return toMs;
+  return (at) => holds.reduce((ms, hold) => (compare(hold.at, at) < 0 ? ms + hold.ms : ms), toMs(at));
 }
 
 /** A bar with the feel and tempo that swing it. */

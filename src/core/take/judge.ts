@@ -11,6 +11,7 @@ import { align, type Alignment } from './align';
 import type { LimbLine } from './assign';
 import { figuresOf, factorOf, levelOf, smallestAudibleMs, type Figures, type Placed, type Tolerance } from './figures';
 import { foundIn } from './found';
+import { withoutFreeHits } from './freeBars';
 import { grouped } from './grouped';
 import { gapAt } from './match';
 import { verdictOf } from './verdict';
@@ -82,9 +83,10 @@ interface LineDue extends LimbLine {
  * out, and with `bars` all but those of these bars of the run. Grace notes are matched, so that they are not called
  * extra, but neither missed nor averaged. The same take gives the same judgement. docs/judging.md has the method.
  */
-export function judge(take: Take, tolerance: Tolerance, bars: BarWindow = { from: 0, to: Infinity }): Judgement {
-  const form = formOfTake(take);
+export function judge(played: Take, tolerance: Tolerance, bars: BarWindow = { from: 0, to: Infinity }): Judgement {
+  const form = formOfTake(played);
   const timed = schedule(form);
+  const take = withoutFreeHits(played, form, timed);
   const task = wholeTask(take);
   // An early stroke on the first bar may have come while it was still counted in.
   const within = ({ barInRun }: { barInRun: number }) => Math.max(0, barInRun) >= bars.from && barInRun < bars.to;
@@ -134,6 +136,7 @@ export function judge(take: Take, tolerance: Tolerance, bars: BarWindow = { from
     }
     for (const hit of beside) {
       const one = { ...line.hits[hit]!, barInRun: barAt(timed, line.hitsMs[hit]!) };
+      if (form.bars[Math.max(0, one.barInRun)]!.isFree) continue;
       if (one.ms <= take.playedMs && within(one) && (!one.limb || task.includes(one.limb))) extra.push(one);
     }
   });

@@ -38,17 +38,19 @@ const FASTER: Bpm = 4;
 
 /** A place as the verdict names it. */
 export function placeJudged(
-  { groove, passages }: Pick<Take, 'groove' | 'passages'>,
+  { groove, passages, exercises }: Pick<Take, 'groove' | 'passages' | 'exercises'>,
   limb: Limb,
   bar: number,
   written: WholeNotes,
 ): PlaceJudged {
   const of = exerciseOfBar(passages, bar);
+  const section = of && exercises?.[of.exercise]?.section;
   return {
     limb,
     bar,
     bars: groove.bars.length,
     ...(of && { exercise: of.exercise }),
+    ...(section !== undefined && { section }),
     ...countedPlace(groove.bars[bar]!, groove.reading, written),
   };
 }

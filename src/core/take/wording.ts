@@ -6,9 +6,10 @@ import type { PlaceJudged, Practice } from '../documents/verdict';
 
 export const opening = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** "the e of 3 in bar 2"; in a drill "the e of 3 in exercise 5". */
+/** "the e of 3 in bar 2"; in a drill "the e of 3 in exercise 5", in a chart "the e of 3 in B". */
 export function judgedPlaceInWords(place: PlaceJudged, school: School): string {
   const said = countedInWords(place, school);
+  if (place.section !== undefined) return `${said} in ${place.section}`;
   if (place.exercise !== undefined) return `${said} in exercise ${place.exercise + 1}`;
   return place.bars > 1 ? `${said} in bar ${place.bar + 1}` : said;
 }
