@@ -11,10 +11,12 @@ export interface Tune {
   feel: TuneFeel;
   /** What is asked of the drums, in words. */
   part: string;
+  /** The groove that plays its chart, where one is written. */
+  chart_id: string | null;
   grooves: { id: string; title: string }[];
 }
 
-const TUNE = `select t.id, t.title, t.tempo::float8 as tempo, t.meter, t.feel, t.part,
+const TUNE = `select t.id, t.title, t.tempo::float8 as tempo, t.meter, t.feel, t.part, t.chart_id,
   coalesce((select jsonb_agg(jsonb_build_object('id', g.id, 'title', g.title) order by g.title)
     from tune_groove f join groove g on g.id = f.groove_id where f.tune_id = t.id), '[]') as grooves
   from tune t`;
@@ -59,7 +61,7 @@ export async function tunesFor(db: Db, reached: ReadonlyMap<string, number>): Pr
     .toSorted((a, b) => order.indexOf(a.fit.fits) - order.indexOf(b.fit.fits));
 }
 
-export type NewTune = Omit<Tune, 'id' | 'grooves'> & { grooves: readonly string[] };
+export type NewTune = Omit<Tune, 'id' | 'grooves' | 'chart_id'> & { grooves: readonly string[] };
 
 /** Keeps tunes, a new one or in place of the one of that title; whole or not at all. Gives how many are new. */
 export async function keepTunes(
@@ -116,11 +118,21 @@ export async function changeTune(
     [id, given.title, given.tempo, given.meter, given.feel, given.part],
   );
   if (!rowCount) return false;
+  // A chart is called as its tune is.
+  await db.query(
+    `update groove set title = $2, document = jsonb_set(document, '{title}', to_jsonb($2::text))
+     where id = (select chart_id from tune where id = $1)`,
+    [id, given.title],
+  );
   await keepTunes(db, teacher, [given]);
   return true;
 }
 
-/** Takes a tune off the list. */
+/** Takes a tune off the list; its chart is put away, since takes and what was set keep it. */
 export async function dropTune(db: Db, id: string): Promise<void> {
+  await db.query(
+    'update groove set archived_at = coalesce(archived_at, now()) where id = (select chart_id from tune where id = $1)',
+    [id],
+  );
   await db.query('delete from tune where id = $1', [id]);
 }

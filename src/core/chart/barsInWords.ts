@@ -14,7 +14,7 @@ const timeOf = ({ section, time, times }: PlayedBar): string =>
   times > 1 ? `${section}, time ${time} of ${times}` : section;
 
 /** "5:07". */
-function lengthInWords(all: number): string {
+export function lengthInWords(all: number): string {
   const whole = Math.round(all);
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 }
@@ -35,8 +35,15 @@ function saidOf(bar: PlayedBar, before: PlayedBar | undefined): string[] {
   ].filter((one): one is string => Boolean(one));
 }
 
-/** A chart as it is played, a line for each stretch of bars: their numbers, where they come from, what changes and what is caught. */
-export function barsInWords(played: readonly PlayedBar[]): string {
+/** A stretch of bars in words: their numbers, which section and time they come from, and what is new in them. */
+interface StretchInWords {
+  bars: string;
+  from: string;
+  said: string[];
+}
+
+/** A chart as it is played, stretch after stretch: what changes and what is caught. */
+export function stretchesInWords(played: readonly PlayedBar[]): StretchInWords[] {
   const tempoAt = new Map(
     tempos(played).map(({ bar, beat, bpm }) => [bar, `${beat} ${Math.round(toNumber(bpm) * 100) / 100} a minute`]),
   );
@@ -54,9 +61,17 @@ export function barsInWords(played: readonly PlayedBar[]): string {
     if (isOn) open.last = bar;
     else runs.push({ first: bar, last: bar, said: [...said, ...(bar.isRest ? ['rest'] : [])] });
   }
-  const lines = runs.map(({ first, last, said }) => {
-    const numbers = first === last ? String(first.number) : `${first.number}–${last.number}`;
-    return `${numbers.padEnd(9)}${[timeOf(first), ...said].join('; ')}`;
-  });
+  return runs.map(({ first, last, said }) => ({
+    bars: first === last ? String(first.number) : `${first.number}–${last.number}`,
+    from: timeOf(first),
+    said,
+  }));
+}
+
+/** The same as lines, with how many bars there are and how long they last. */
+export function barsInWords(played: readonly PlayedBar[]): string {
+  const lines = stretchesInWords(played).map(
+    ({ bars, from, said }) => `${bars.padEnd(9)}${[from, ...said].join('; ')}`,
+  );
   return [...lines, `${played.length} bars, ${lengthInWords(seconds(played))}`].join('\n');
 }

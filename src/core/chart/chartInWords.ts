@@ -1,7 +1,7 @@
 import type { ChartForm, ChartSection, Marks } from '../documents/chart';
 
 /** What stands over a bar, each as it is typed. */
-function pieces(marks: Marks): string[] {
+export function marksTyped(marks: Marks): string[] {
   const { meter, tempo, change, feel, signs = [], jump, every, rest, same, free } = marks;
   const { hits, dynamic, swell, fermata, say } = marks;
   return [
@@ -23,7 +23,7 @@ function pieces(marks: Marks): string[] {
 }
 
 const marksInWords = (at: Record<string, Marks> = {}): string[] =>
-  Object.entries(at).flatMap(([bar, marks]) => pieces(marks).map((one) => `${one} in bar ${bar}`));
+  Object.entries(at).flatMap(([bar, marks]) => marksTyped(marks).map((one) => `${one} in bar ${bar}`));
 
 /** A name that would be read as something else, or cut, stands in quotation marks. */
 const nameInWords = (name: string): string => (/^[\p{L}][\p{L}\p{N}'’-]*$/u.test(name) ? name : `"${name}"`);

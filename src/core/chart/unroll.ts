@@ -19,6 +19,8 @@ export interface PlayedBar {
   number: number;
   /** Which written bar it is: "A.5", "A[1-3].1". */
   from: string;
+  /** Its index among the bars as they are written. */
+  written: number;
   section: string;
   /** How many bars of its section, its ending one of them, stand before it. */
   place: number;
@@ -98,12 +100,15 @@ class Unrolling {
   readonly #seen = new Set<string>();
   #jumped: Jump | undefined;
   #isCodaReached = false;
+  readonly #index: ReadonlyMap<WrittenBar, number>;
 
   constructor(
     private readonly form: ChartForm,
     private readonly top: Written,
     private readonly bars: readonly WrittenBar[],
-  ) {}
+  ) {
+    this.#index = new Map(bars.map((bar, index) => [bar, index]));
+  }
 
   run(): PlayedBar[] {
     let onward = this.#play(this.top);
@@ -163,6 +168,7 @@ class Unrolling {
     this.#played.push({
       number: this.#played.length + (this.form.pickup ? 0 : 1),
       from: bar.name,
+      written: this.#index.get(bar)!,
       section: written.name,
       place: bar.number - 1 + (bar.within.get(written)?.ending === undefined ? 0 : written.body.length),
       time: this.#around.at(-1)!.time,
@@ -237,7 +243,7 @@ class Unrolling {
     this.#jumped = jump;
     this.#taken = new Set(this.#come);
     // What was made and what was come to only grows: the same jump with as much of both is made again and again.
-    const state = `${this.bars.indexOf(bar)} ${this.#made.size} ${this.#come.size}`;
+    const state = `${this.#index.get(bar)} ${this.#made.size} ${this.#come.size}`;
     if (this.#seen.has(state)) throw new CannotBePlayed(chartProblem('for-ever', bar));
     this.#seen.add(state);
     return { to: jump.startsWith('D.C.') ? this.bars[0]! : this.#signed('segno')! };

@@ -19,12 +19,18 @@ export interface TempoFrom {
   bpm: Fraction;
 }
 
+/** The tempo of a bar, said in the beat of its meter. */
+export function tempoOfBar({ meter, speed }: Pick<PlayedBar, 'meter' | 'speed'>): Omit<TempoFrom, 'bar'> {
+  const beat = beatOf(meter);
+  return { beat, bpm: div(speed, NOTE_VALUES[beat]) };
+}
+
 /** An entry wherever the speed changes, or the beat it is said in. */
 export function tempos(played: readonly PlayedBar[]): TempoFrom[] {
   const all: TempoFrom[] = [];
-  for (const { number, meter, speed } of played) {
-    const beat = beatOf(meter);
-    const bpm = div(speed, NOTE_VALUES[beat]);
+  for (const one of played) {
+    const { beat, bpm } = tempoOfBar(one);
+    const { number } = one;
     const last = all.at(-1);
     if (last?.beat !== beat || !equal(last.bpm, bpm)) all.push({ bar: number, beat, bpm });
   }

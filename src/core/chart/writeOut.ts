@@ -28,7 +28,7 @@ import { seconds } from './whole';
 export type GroovesById = ReadonlyMap<string, Pick<Groove, 'bars' | 'reading'>>;
 
 /** What a feel does to what is written: long and short are 2:1. */
-const FEELS: Record<ChartFeel, Feel> = {
+export const FEELS_PLAYED: Record<ChartFeel, Feel> = {
   straight: 'straight',
   'swing 8ths': { value: '8th', ratio: '2' },
   shuffle: { value: '8th', ratio: '2' },
@@ -174,7 +174,7 @@ export function writeOutChart(form: ChartForm, title: string, grooves: GroovesBy
     from = add(from, barLength(one.meter));
     passages.add(barNamed.get(name)!, {
       exercise: exercises.length - 1,
-      swing: FEELS[one.feel],
+      swing: FEELS_PLAYED[one.feel],
       speed: speedIn(one, reading, tempo),
       ...(one.held.n > 0 && one.heldAt && { hold: { at: format(one.heldAt), more: format(one.held) } }),
       ...(isFree && { isFree }),

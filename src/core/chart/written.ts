@@ -43,7 +43,7 @@ export const barsOfRun = (marks: Marks, run: RunMark): number | undefined =>
   run === 'free' ? marks.free?.bars : marks[run];
 
 /** "1-3", "1,3". */
-function timesInName(times: readonly number[]): string {
+export function timesInName(times: readonly number[]): string {
   const runs: [number, number][] = [];
   for (const time of times.toSorted((a, b) => a - b)) {
     const last = runs.at(-1);

@@ -20,6 +20,7 @@ const shelf: GrooveRow[] = STARTER_GROOVES.map(({ groove, level, tags }, index) 
   drill_exercises: null,
   drill_repeats: null,
   drill_pace: null,
+  chart_bars: null,
 }));
 const titles = (wanted: Partial<Wanted>) => found(shelf, { ...EVERYTHING, ...wanted }).map(({ title }) => title);
 

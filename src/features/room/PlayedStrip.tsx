@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { exerciseOfBar } from '@/core/form/exercises';
 import { Strip } from '@/ui/strip/Strip';
+import { ChartStage } from './ChartStage';
 import { DrillStage, type Drawn } from './DrillStage';
 import { drillOf, type Piece } from './piece';
 import type { OnStage } from './useStage';
@@ -11,10 +12,14 @@ interface PlayedStripProps extends Drawn {
   playing: boolean;
 }
 
-/** What is played: a groove whole, of a drill the exercise that is on. */
+/** What is played: a groove whole, of a drill the exercise that is on, of a chart the bar. */
 export function PlayedStrip({ piece, onStage, playing, strip, ...drawn }: PlayedStripProps) {
   const drill = useMemo(() => drillOf(piece), [piece]);
   const { passages } = piece;
+  if (piece.chart)
+    return (
+      <ChartStage piece={piece} chart={piece.chart} onStage={onStage} playing={playing} strip={strip} {...drawn} />
+    );
   if (!drill) return <Strip groove={piece.groove} handle={strip} {...drawn} />;
   return (
     <DrillStage

@@ -24,9 +24,9 @@ const anySeed = () => Math.floor(Math.random() * 2 ** 31);
 
 /** Where a groove is practised: as a way of practising has it. */
 export function Room({ climb, step, said, asked, ...facts }: RoomProps) {
-  const { groove, drill, assignment } = facts;
+  const { groove, drill, chart, assignment } = facts;
   const [state, dispatch] = useReducer(roomAfter, undefined, () => ({
-    settings: { ...firstSettings(groove, assignment, drill), ...asked },
+    settings: { ...firstSettings(groove, assignment, drill, chart), ...asked },
     phase: 'ready' as const,
     goesOn: false,
     beginsAtOnce: false,
@@ -44,7 +44,7 @@ export function Room({ climb, step, said, asked, ...facts }: RoomProps) {
         limbs,
         state,
         dispatch,
-        ways: WAYS.filter(({ isFor }) => isFor(drill)).map(({ name }) => name),
+        ways: WAYS.filter(({ isFor }) => isFor({ drill, chart })).map(({ name }) => name),
         practisedAs: (name) => practisedAs(state.settings, name, limbs),
       }}
     >

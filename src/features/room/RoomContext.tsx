@@ -1,6 +1,7 @@
 import type { Tolerance } from '@/core/take/figures';
 import { createContext, use } from 'react';
 import type { School } from '@/core/count/schools';
+import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { WrittenDrill } from '@/core/documents/writtenDrill';
 import type { Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
@@ -33,6 +34,8 @@ export interface RoomFacts {
   limits: SpeedLimits;
   /** Of a groove that plays a drill. */
   drill?: WrittenDrill;
+  /** Of one that plays a chart. */
+  chart?: WrittenChart;
   assignment?: RoomAssignment;
 }
 

@@ -1,3 +1,5 @@
+import type { PlayedBar } from '@/core/chart/unroll';
+import type { ChartForm } from '@/core/documents/chart';
 import type { School } from '@/core/count/schools';
 import type { Loudness } from '@/core/documents/climb';
 import type { ExerciseName, Exercises } from '@/core/form/exercises';
@@ -27,6 +29,8 @@ export interface Piece {
   passages?: Passage[];
   /** Of a drill: what its exercises are said by. */
   exercises?: ExerciseName[];
+  /** Of a chart: its bars as they are played, once through. */
+  chart?: { form: ChartForm; bars: readonly PlayedBar[] };
   /** What the sides are called, where some are set against each other. */
   sides?: readonly string[];
   school: School;

@@ -3,6 +3,7 @@ import { tempoShape } from '@/core/documents/shapes';
 import { type Groove } from '@/core/groove/groove';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { limbsIn } from '@/core/groove/kit';
+import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { WrittenDrill } from '@/core/documents/writtenDrill';
 import type { Feel } from '@/core/form/form';
 import type { Contrast } from '@/core/form/sides';
@@ -47,7 +48,7 @@ export interface RoomSettings {
   buildUp: { order: Limb[]; after: number };
   /** Of a groove of several bars, those that go round: the first and the last by index. All of them when undefined. */
   bars: { first: number; last: number } | undefined;
-  /** Of a drill, which exercises are played, by index. */
+  /** Of a drill, which exercises are played, by index; of a chart, which of its sections as they come. */
   range: number[];
   /** How places are called: a new one every `pace` bars; `same` calls them as the last time. */
   caller: { pace: number; calls: number; same: boolean };
@@ -72,6 +73,7 @@ export function firstSettings(
   groove: Groove,
   assignment?: { tempo: Bpm; click: ClickPlanName },
   drill?: Pick<WrittenDrill, 'exercises' | 'rule'>,
+  chart?: Pick<WrittenChart, 'exercises'>,
 ): RoomSettings {
   const limbs = limbsIn(groove);
   return {
@@ -80,7 +82,7 @@ export function firstSettings(
     click: CLICK_PLANS[assignment?.click ?? drill?.rule.click ?? 'counts'],
     count: undefined,
     layers: undefined,
-    length: { rounds: drill ? 1 : 8 },
+    length: { rounds: drill || chart ? 1 : 8 },
     countIn: 1,
     who: 'me',
     kit: { size: 'usual' },
@@ -91,7 +93,7 @@ export function firstSettings(
     contrast: { what: 'straight and swung', bars: 2 },
     buildUp: { order: limbs, after: 2 },
     bars: undefined,
-    range: drill?.exercises.map((_, index) => index) ?? [],
+    range: (drill ?? chart)?.exercises.map((_, index) => index) ?? [],
     caller: { pace: 2, calls: 16, ...drill?.rule.caller, same: false },
   };
 }

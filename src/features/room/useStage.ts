@@ -23,13 +23,15 @@ interface Shown {
 export interface OnStage {
   now?: number;
   next?: { exercise: number; inBars: number };
-  /** The bar of the groove that is on. */
+  /** The bar of the groove that is on, and which of those once through it is. */
   bar: number;
+  at: number;
 }
 
 /** What moves while it sounds, written straight on the page without asking React: playhead, ring, layers, and the count. */
 export function useStage({ piece, bpm, swing, waitsAt }: Shown) {
   const { groove, school, passages, exercises, sides } = piece;
+  const isChart = piece.chart !== undefined;
   const strip = useRef<StripHandle>(null);
   const ring = useRef<RingHandle>(null);
   const layers = useRef<LayersHandle>(null);
@@ -47,7 +49,9 @@ export function useStage({ piece, bpm, swing, waitsAt }: Shown) {
       ring.current?.fill(moment?.share);
       layers.current?.bar(moment?.barInRun);
       const at = moment && !moment.countingIn ? moment.bar : undefined;
-      const shown = at !== undefined && exercises ? exerciseOfBar(passages ?? [], at)?.bar : at;
+      const inExercise = at !== undefined && exercises ? exerciseOfBar(passages ?? [], at)?.bar : at;
+      // Of a chart the bar that plays stands first.
+      const shown = at !== undefined && isChart ? 0 : inExercise;
       strip.current?.playhead(shown, moment?.fraction ?? 0);
       setBar(moment && !moment.countingIn ? moment.barInRun : 0);
       write(count.current, moment ? wordAt(piece, bpm, moment) : '');
@@ -55,7 +59,7 @@ export function useStage({ piece, bpm, swing, waitsAt }: Shown) {
       write(where.current, moment ? whereInWords(moment) : '');
       setTurned(turns ? moment?.swing : undefined);
     },
-    [piece, passages, exercises, sides, turns, bpm],
+    [piece, passages, exercises, sides, turns, bpm, isChart],
   );
 
   // Waiting, the playhead stands where the next stroke belongs.
@@ -87,6 +91,7 @@ export function stageAt(passages: readonly Passage[], barInRun: number): OnStage
   const first = all.indexOf(now!);
   return {
     now: now?.exercise,
+    at,
     bar: (now?.from ?? 0) + ((at - first) % (now?.bars ?? 1)),
     ...(next >= 0 && { next: { exercise: all[next]!.exercise!, inBars: next - at } }),
   };

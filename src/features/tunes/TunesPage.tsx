@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import Link from 'next/link';
 import { useState } from 'react';
 import type { Tune } from '@/server/tunes';
 import { ImportCsv } from '@/ui/csv/ImportCsv';
@@ -123,6 +124,9 @@ function TuneRow({ tune, onChange }: { tune: Tune; onChange: () => void }) {
           {grooves.length ? `Fits ${grooves.map((one) => one.title).join(', ')}.` : 'No groove fits it yet.'} {part}
         </Typography>
       </Box>
+      <Button component={Link} href={`/tunes/${id}`} aria-label={`Chart of ${title}`}>
+        {tune.chart_id ? 'Chart' : 'Write a chart'}
+      </Button>
       <Button onClick={onChange} aria-label={`Change ${title}`}>
         Change
       </Button>

@@ -1,7 +1,11 @@
 import { subDays } from 'date-fns';
+import { readChartText } from '@/core/chart/chartText';
+import type { ChartForm } from '@/core/documents/chart';
+import { sentence } from '@/core/result';
 import type { Db } from '../database';
 import { keepPath, setWalks } from '../paths';
-import { keepTunes, type NewTune } from '../tunes';
+import { keepChart } from '../tuneCharts';
+import { keepTunes, tunes, type NewTune } from '../tunes';
 import { demoId } from './demoId';
 
 /** Made-up tunes, with the grooves of the shelf that fit them. */
@@ -64,6 +68,49 @@ const DEMO_TUNES: NewTune[] = [
   },
 ];
 
+/** Charts of tunes as they are typed, with the grooves of the shelf their sections play. */
+const DEMO_CHARTS: { tune: string; text: string; plays: Record<string, string> }[] = [
+  {
+    tune: 'Morning ferry',
+    text: 'straight, quarter at 66; intro 4, rest, p; verse 8, 2 times, mp, hits: 1, & of 2 in bar 8; refrain 8, mf, hits: long 1, hits: short 4, & of 4 in bar 4, swell to f over 2 in bar 7; tag 2, f, hits: 1, hold 3 by 1/2 in bar 2',
+    plays: { verse: 'Slow crossing', refrain: 'Even planks' },
+  },
+  {
+    tune: 'The long landing',
+    text: 'shuffle at 88; intro 4, rest; A 6, 2 times, sign, mf, hits: let of 4 in bar 6, to coda, first ending 2, second ending 2, hits: 1, short let of 2 in bar 2; B 8, f, half-time shuffle, same in bar 2, hits: & of 2 in bar 8, say heads up in bar 7; solo 4, shuffle, solo 4, D.S. al Coda; coda 4, coda, swell to ff over 4, hits: 1, let of 1, 3 in bar 3, hold 1 by 1 in bar 4',
+    plays: { A: 'Gangway shuffle' },
+  },
+  {
+    tune: 'Lamps at low water',
+    text: `swing at 132
+intro 8, rest, p
+A 8, 2 times, hits: & of 4 in bar 8, say look up in bar 8
+six 8 6/8, quarter = dotted 8th, straight, swell to f over 4 in bar 5
+B 12 4/4, dotted 8th = quarter, half-time shuffle, sign, f, hits: let of 4 in bar 2, same in bar 3, hits: trip of 3, 4, let of 4 in bar 12, to coda
+C 3 5/4, straight, hits: 1, & of 3, 4 times, ending 1-3: 1, ending 4: 2, hits: 5, a of 5 in bar 2
+D 6 4/4, shuffle, 2 times, first ending 4, hits: 1, let of 1, let of 2, second ending 2
+E 8, 4 times
+F 4 3/4, 8th triplet = 16th, straight, hits: 1, a of 3, 6 times
+G 1 4/4, 16th = 8th triplet, shuffle, hits: 1, D.S. al Coda
+coda 8, coda, ff, hits: 1, let of 1, 3, swell to mp over 4 in bar 5
+out 7 6/8, quarter = dotted 8th, straight, swell to pp over 7, hits: 1, & of 1, 4 in bar 7, hold 6 by 3/8 in bar 7`,
+    plays: { D: 'Harbour shuffle', E: 'Harbour shuffle' },
+  },
+];
+
+/** A chart as it is typed, its sections playing these grooves. */
+function chartTyped(text: string, plays: Record<string, string>): ChartForm {
+  const read = readChartText(text);
+  if (!read.ok) throw new Error(sentence(read.problems[0]));
+  return {
+    ...read.value,
+    sections: read.value.sections.map((section) => ({
+      ...section,
+      ...(plays[section.name] && { groove: demoId(plays[section.name]!) }),
+    })),
+  };
+}
+
 /** Grooves in order, with the tempo and the clean takes that pass each; and who walks them. */
 const DEMO_PATHS = [
   {
@@ -96,6 +143,16 @@ export async function fillComesNext(db: Db, now: Date, teacher: { id: string; wo
     teacher,
     DEMO_TUNES.map((tune) => ({ ...tune, grooves: tune.grooves.map(demoId) })),
   );
+  const ids = new Map((await tunes(db)).map(({ id, title }) => [title, id]));
+  for (const { tune, text, plays } of DEMO_CHARTS) {
+    const kept = await keepChart(db, teacher, {
+      tune: ids.get(tune)!,
+      from: 0,
+      form: chartTyped(text, plays),
+      id: demoId(`chart ${tune}`),
+    });
+    if (!kept.ok) throw new Error(sentence(kept.problems[0]!));
+  }
   for (const { name, walkers, steps } of DEMO_PATHS) {
     const id = demoId(`path ${name}`);
     await keepPath(db, teacher, {

@@ -32,19 +32,21 @@ export function TakeExercises({
   // Called in any order, an exercise has no number of its own.
   const order = drill.passages.flatMap(({ exercise }) => exercise ?? []);
   const isInOrder = order.every((one, index) => index === 0 || one > order[index - 1]!);
-  const wrong = byExercise.filter((one) => faultsOf(one, toleranceMs));
+  // Of a chart these are its sections.
+  const one = drill.exercises.some(({ section }) => section !== undefined) ? 'section' : 'exercise';
+  const wrong = byExercise.filter((figures) => faultsOf(figures, toleranceMs));
   return (
     <section>
       <Typography variant="h2" gutterBottom>
         {wrong.length
-          ? `${plural(wrong.length, 'exercise')} of ${byExercise.length} to come back to`
-          : `All ${plural(byExercise.length, 'exercise')} are there`}
+          ? `${plural(wrong.length, one)} of ${byExercise.length} to come back to`
+          : `All ${plural(byExercise.length, one)} are there`}
       </Typography>
-      <Box sx={{ maxHeight: 340, overflow: 'auto' }} tabIndex={0} role="region" aria-label="Figures by exercise">
+      <Box sx={{ maxHeight: 340, overflow: 'auto' }} tabIndex={0} role="region" aria-label={`Figures by ${one}`}>
         <Table size="small" stickyHeader>
           <TableHead>
             <TableRow>
-              <TableCell>Exercise</TableCell>
+              <TableCell>{opening(one)}</TableCell>
               <TableCell>To fix</TableCell>
               <TableCell align="right">Mean</TableCell>
               <TableCell align="right">Spread</TableCell>
@@ -52,21 +54,21 @@ export function TakeExercises({
             </TableRow>
           </TableHead>
           <TableBody>
-            {byExercise.map((one) => {
-              const said = opening(exerciseInWords(drill, one.exercise, school));
-              const fix = faultsOf(one, toleranceMs);
+            {byExercise.map((figures) => {
+              const said = opening(exerciseInWords(drill, figures.exercise, school));
+              const fix = faultsOf(figures, toleranceMs);
               return (
-                <TableRow key={one.exercise}>
+                <TableRow key={figures.exercise}>
                   <TableCell component="th" scope="row" sx={{ overflowWrap: 'anywhere' }}>
-                    {isInOrder && `${one.exercise + 1}. `}
+                    {isInOrder && `${figures.exercise + 1}. `}
                     {said}
                   </TableCell>
                   <TableCell sx={{ color: fix ? 'error.main' : 'success.main' }}>{fix || 'clean'}</TableCell>
-                  <TableCell align="right">{lateOrEarly(one.meanErrorMs)}</TableCell>
-                  <TableCell align="right">{inMs(one.sdErrorMs)}</TableCell>
+                  <TableCell align="right">{lateOrEarly(figures.meanErrorMs)}</TableCell>
+                  <TableCell align="right">{inMs(figures.sdErrorMs)}</TableCell>
                   {onExercise && (
                     <TableCell align="right">
-                      <Button size="small" aria-label={`${said} alone`} onClick={() => onExercise(one.exercise)}>
+                      <Button size="small" aria-label={`${said} alone`} onClick={() => onExercise(figures.exercise)}>
                         This one alone
                       </Button>
                     </TableCell>

@@ -14,6 +14,7 @@ import { FigureRows } from './FigureRows';
 import { HeardPicture } from './listenBack/HeardPicture';
 import type { Listening } from './listenBack/back';
 import { PlaceErrors } from './PlaceErrors';
+import { TakeChart } from './TakeChart';
 import { TakeExercises } from './TakeExercises';
 import { TakeFigures } from './TakeFigures';
 import { TakePicture } from './TakePicture';
@@ -70,6 +71,7 @@ export function TakeReport({
       {verdict}
       {children}
       {drill && <TakeExercises drill={drill} judgement={judgement} school={school} onExercise={onExercise} />}
+      <TakeChart take={take} judgement={judgement} school={school} />
       {listening ? (
         <HeardPicture take={take} judgement={judgement} school={school} listening={listening} />
       ) : (

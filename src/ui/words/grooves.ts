@@ -20,6 +20,11 @@ export interface DrillFacts {
   drill_pace: number | null;
 }
 
+/** Of one that plays a chart: how many bars. */
+export interface ChartRow {
+  chart_bars: number | null;
+}
+
 export const factsOf = (groove: Groove): GrooveFacts => ({
   meter: [...new Set(groove.bars.map(({ meter }) => meterInWords(meter)))].join(', '),
   reading: groove.reading,
@@ -67,6 +72,8 @@ export function drillInWords({ drill_exercises, drill_repeats, drill_pace }: Dri
   return drill_repeats && drill_repeats > 1 ? `${exercises}, each ${drill_repeats} times` : exercises;
 }
 
-/** A groove or drill of a list in a line. */
-export const rowInWords = (row: GrooveFacts & DrillFacts): string =>
-  row.drill_exercises === null ? grooveInWords(row) : drillInWords(row);
+/** A groove, drill or chart of a list in a line. */
+export function rowInWords(row: GrooveFacts & DrillFacts & ChartRow): string {
+  if (row.chart_bars !== null) return `a chart of ${plural(row.chart_bars, 'bar')}`;
+  return row.drill_exercises === null ? grooveInWords(row) : drillInWords(row);
+}

@@ -1,4 +1,3 @@
-import { DrillPanel } from '../DrillPanel';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
@@ -6,10 +5,13 @@ import { useEffect } from 'react';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { Page } from '@/ui/Page';
 import { drillFactsOf, drillInWords, factsOf, grooveInWords } from '@/ui/words/grooves';
+import { chartFactsInWords } from '@/ui/words/charts';
 import { BarsChoice } from '../BarsChoice';
+import { ChartPanel } from '../ChartPanel';
+import { DrillPanel } from '../DrillPanel';
 import { MinutesToday } from '../MinutesToday';
 import { HearingNote, Notes, Notices } from '../Notes';
-import { useRoom } from '../RoomContext';
+import { useRoom, type RoomFacts } from '../RoomContext';
 import { SaveSound } from '../SaveSound';
 import type { WayName } from '../settings';
 import { Transport } from '../Transport';
@@ -24,7 +26,7 @@ const JudgedTake = dynamic(judgedTake, { ssr: false });
 
 /** The room between two takes: how to practise, what is played, and the last take when it is judged. */
 export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
-  const { groove, drill, school, report, assignment, limbs, state, dispatch, ways, practisedAs } = useRoom();
+  const { groove, drill, chart, school, report, assignment, limbs, state, dispatch, ways, practisedAs } = useRoom();
   const { piece, settings, attempt, rest, rested, tooFast, isCalled, unspoken } = frame;
   const { judged, say, phase, heardShare } = state;
   // Brought once the room stands, so that it is there when the network is not.
@@ -55,7 +57,7 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
       <Box sx={{ flex: 1 }}>
         <Page
           title={groove.title}
-          note={drill ? drillInWords(drillFactsOf(drill)) : grooveInWords(factsOf(groove))}
+          note={noteOf({ groove, drill, chart })}
           actions={
             <>
               <Box sx={{ alignSelf: 'center', mr: 1 }}>
@@ -81,7 +83,8 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
                 onChange={(change) => dispatch({ type: 'set', change })}
               />
             )}
-            {!drill && !judged && groove.bars.length > 1 && goesRound(settings.way) && (
+            {chart && !judged && <ChartPanel chart={chart} />}
+            {!drill && !chart && !judged && groove.bars.length > 1 && goesRound(settings.way) && (
               <BarsChoice
                 count={groove.bars.length}
                 bars={state.settings.bars}
@@ -95,7 +98,7 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
                 report={report}
                 onPractise={practise}
                 onAgain={again}
-                onExercise={drill && practiseExercise}
+                onExercise={(drill ?? chart) && practiseExercise}
               />
             ) : (
               <>
@@ -113,4 +116,10 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
       <Transport frame={frame} tempo={tempo} hasLength={hasLength} />
     </Box>
   );
+}
+
+/** What is played, in a line. */
+function noteOf({ groove, drill, chart }: Pick<RoomFacts, 'groove' | 'drill' | 'chart'>): string {
+  if (chart) return chartFactsInWords(chart);
+  return drill ? drillInWords(drillFactsOf(drill)) : grooveInWords(factsOf(groove));
 }

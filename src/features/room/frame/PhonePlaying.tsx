@@ -17,10 +17,10 @@ const STRIP_HEIGHT = { 1: 116, 2: 168, 3: 220, 4: 272 } as const;
 
 /** A phone while it plays: the bar that is played, the count, the pads for two thumbs, stop. All else is one touch away. */
 export function PhonePlaying({ frame, tempo, line }: RoomView) {
-  const { limbs, drill, state } = useRoom();
+  const { limbs, drill, chart, state } = useRoom();
   const { settings, waitsAt, toggle } = frame;
   const { ring, where } = frame.stage;
-  const strip = STRIP_HEIGHT[Math.min(4, Math.max(1, limbs.length)) as 1 | 2 | 3 | 4] + (drill ? 48 : 0);
+  const strip = STRIP_HEIGHT[Math.min(4, Math.max(1, limbs.length)) as 1 | 2 | 3 | 4] + (drill || chart ? 48 : 0);
   return (
     <Box
       sx={{

@@ -37,7 +37,7 @@ export function RoomFrame({
   ...options
 }: RoomFrameProps) {
   const frame = useFrame(options);
-  const { school, report, state } = useRoom();
+  const { school, report, state, chart } = useRoom();
   const { judged } = state;
   const isPhone = useMediaQuery('(max-width: 599px)', { noSsr: true });
   const { playing, isSettingUp, setSettingUp } = frame;
@@ -55,7 +55,7 @@ export function RoomFrame({
       {isSettingUp && (
         <SetUp
           frame={frame}
-          isSwingFixed={isSwingFixed}
+          isSwingFixed={isSwingFixed || chart !== undefined}
           withTransport={playing && isPhone ? view : undefined}
           onClose={() => setSettingUp(false)}
         />

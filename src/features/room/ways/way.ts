@@ -1,6 +1,6 @@
 import type { ComponentType } from 'react';
-import type { WrittenDrill } from '@/core/documents/writtenDrill';
 import type { Limb } from '@/core/groove/limbs';
+import type { RoomFacts } from '../RoomContext';
 import type { RoomSettings, WayName } from '../settings';
 
 /**
@@ -10,7 +10,7 @@ import type { RoomSettings, WayName } from '../settings';
  */
 export interface Way {
   name: WayName;
-  isFor: (drill: WrittenDrill | undefined) => boolean;
+  isFor: (played: Pick<RoomFacts, 'drill' | 'chart'>) => boolean;
   entered?: (settings: RoomSettings, limbs: readonly Limb[]) => Partial<RoomSettings>;
   left?: (settings: RoomSettings, limbs: readonly Limb[]) => Partial<RoomSettings>;
   Room: ComponentType;

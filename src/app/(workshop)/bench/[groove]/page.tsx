@@ -12,7 +12,7 @@ export default async function BenchPage({ params }: { params: Promise<{ groove: 
   const [teacher, id] = [await requireTeacher(), z.uuid().safeParse((await params).groove)];
   const found = id.success ? await asPerson((db) => groove(db, id.data)) : undefined;
   if (!found) notFound();
-  // A drill that was written out stays as it is: it is practised, and changed where drills are made.
+  // A drill or chart that was written out stays as it is: it is practised, and changed where it was made.
   const { content } = found;
   if ('unreadable' in content)
     return (
@@ -20,7 +20,7 @@ export default async function BenchPage({ params }: { params: Promise<{ groove: 
         <Unreadable what="This groove" problem={content.unreadable} />
       </Page>
     );
-  if (content.drill) redirect(`/room/${found.id}`);
+  if (content.drill ?? content.chart) redirect(`/room/${found.id}`);
   return (
     <Bench
       key={found.id}

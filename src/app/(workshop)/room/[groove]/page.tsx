@@ -47,7 +47,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
         <Unreadable what="This groove" problem={content.unreadable} />
       </Page>
     );
-  const { drill } = content;
+  const { drill, chart } = content;
   const turned = turnFor(content.groove, who.setup);
   const usual = firstClimb(drill?.rule.ladder, set?.tempo ?? content.groove.tempo);
   // A ladder that was set goes before the drill's own and the usual one; its goal is the tempo that is set.
@@ -70,6 +70,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
       groove={turned}
       limits={who.limits ?? who.settings.limits}
       drill={drill && { ...drill, groove: turned }}
+      chart={chart && { ...chart, groove: turned }}
       assignment={
         set && {
           id: set.id,

@@ -32,4 +32,4 @@ function Called() {
 }
 
 /** Exercises called at random, a bar ahead. */
-export const called: Way = { name: 'called', isFor: (drill) => Boolean(drill?.rule.caller), Room: Called };
+export const called: Way = { name: 'called', isFor: ({ drill }) => Boolean(drill?.rule.caller), Room: Called };
