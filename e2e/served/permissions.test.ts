@@ -80,6 +80,7 @@ const PAGES_OF_ONE: Record<string, { id: () => string; answers: Record<ActorName
   '/room/[groove]': { id: () => cast.groove, answers: { ...EVERYBODY, other: 'not there', foreign: 'not there' } },
   '/bench/[groove]': { id: () => cast.groove, answers: { ...TEACHERS, foreign: 'not there' } },
   '/people/[id]': { id: () => cast.student.id, answers: { ...TEACHERS, colleague: 'not there', foreign: 'not there' } },
+  '/tunes/[id]': { id: () => cast.tune, answers: { ...TEACHERS, foreign: 'not there' } },
   '/lessons/[id]': { id: () => cast.lesson, answers: { ...TEACHERS, colleague: 'not there', foreign: 'not there' } },
 };
 
@@ -266,6 +267,7 @@ const ACTIONS: Record<string, ActionRow> = {
     reset: () => `insert into tune (id, workshop_id, title, tempo, meter, feel)
       values ('${cast.tune}', '${cast.workshop}', 'Morning ferry', 72, '4/4', 'straight') on conflict do nothing`,
   },
+  keepChartAction: { may: ITS_TEACHERS, reset: () => 'update tune set chart_id = null' },
   makeFeedAction: { may: EVERY_SIGNED_IN },
   dropFeedAction: { may: EVERY_SIGNED_IN },
 };
@@ -305,6 +307,8 @@ describe('actions', () => {
     await owner.query('delete from teaching where teacher_id = $1', [cast.colleague.id]);
     await owner.query('update person set is_owner = false where id = $1', [cast.colleague.id]);
     await owner.query('update groove set archived_at = null');
+    await owner.query('update tune set chart_id = null');
+    await owner.query('delete from groove where chart is not null');
   });
 
   test('each that is served has its row', () => {
@@ -420,6 +424,7 @@ describe('actions', () => {
           ['archivePathAction', [new Form({ path: id, archived: 'yes' })]],
           ['walkAction', [EMPTY, new Form({ student: id, path: id, walks: 'yes' })]],
           ['dropTuneAction', [new Form({ tune: id })]],
+          ['keepChartAction', [{ tune: id, from: 0, form: { nothing: id } }]],
           ['changePlanAction', [{ nothing: id }]],
           ['inviteByMailAction', [EMPTY, new Form({ person: id, address: 'ada@example.org' })]],
           ['sendAgainAction', [new Form({ mail: id })]],

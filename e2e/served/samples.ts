@@ -175,6 +175,18 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   ],
   keepTunesAction: [[{ title: fresh('Tune'), tempo: 90, meter: '4/4', feel: 'swing', part: '', grooves: [] }]],
   dropTuneAction: [new Form({ tune: cast.tune })],
+  keepChartAction: [
+    {
+      tune: cast.tune,
+      from: 0,
+      form: {
+        tempo: { beat: 'quarter', bpm: '120' },
+        meter: '4/4',
+        feel: 'straight',
+        sections: [{ name: 'A', bars: 4, at: { 4: { hits: ['1'] } } }],
+      },
+    },
+  ],
   makeFeedAction: [],
   dropFeedAction: [],
   saveSettingsAction: [{ ...USUAL_SETTINGS, timeZone: 'Europe/Zurich' }, 1, 'Shed by the lake'],

@@ -74,7 +74,7 @@ const GRANTED: Record<string, string> = {
   favourite: 'delete, insert',
   feed: 'delete, insert',
   groove:
-    'insert, update(archived_at, document, document_version, level, meter, save_number, saved_at, tags, tempo, title)',
+    'insert, update(archived_at, chart, document, document_version, level, meter, save_number, saved_at, tags, tempo, title)',
   invitation: 'delete, insert(person_id, token_hash, workshop_id)',
   ladder: 'insert, update(changed_at, document, step, tempo)',
   holiday: 'delete, insert',
@@ -100,7 +100,7 @@ const GRANTED: Record<string, string> = {
   take_note: 'delete, insert',
   take_place: 'insert',
   teaching: 'delete, insert',
-  tune: 'delete, insert, update(feel, meter, part, tempo, title)',
+  tune: 'delete, insert, update(chart_id, feel, meter, part, tempo, title)',
   tune_groove: 'delete, insert',
   workshop: 'update(name, place, settings, settings_number)',
 };
@@ -346,6 +346,11 @@ const HARM: [what: string, sql: (cast: Cast) => string, except: ActorName[]][] =
   ],
   ['what was refused', ({ student }) => `delete from refused where student_id = '${student.id}'`, ['teacher', 'owner']],
   ['a tune', ({ tune }) => `update tune set tempo = 300 where id = '${tune}'`, ['teacher', 'colleague', 'owner']],
+  [
+    'the chart of a tune',
+    ({ tune, groove }) => `update tune set chart_id = '${groove}' where id = '${tune}'`,
+    ['teacher', 'colleague', 'owner'],
+  ],
   ['another’s calendar', ({ student }) => `delete from feed where person_id = '${student.id}'`, ['student']],
   ['what a calendar’s address holds', () => 'select token_hash from feed', []],
   ['reading a calendar', () => `select door_calendar('x')`, []],

@@ -12,31 +12,32 @@ const formOf = (text: string) => {
 const aheadIn = (text: string) => {
   const bars = unroll(formOf(text));
   if (!bars.ok) throw new Error(bars.problems[0]!.say);
-  return bars.value.map((_, at) => {
-    const found = ahead(bars.value, at);
-    return found && `${found.inBars}: ${found.say}`;
-  });
+  return bars.value.map((_, at) => ahead(bars.value, at).map(({ inBars, say }) => `${inBars}: ${say}`));
 };
 
 describe('what comes next', () => {
   test('is said two bars before and once more, and nothing where all goes on', () => {
     expect(aheadIn('A 4; B 2, half-time shuffle, hits: let of 4')).toEqual([
-      undefined,
-      undefined,
-      '2: B, half-time shuffle, hit on the let of 4',
-      '1: B, half-time shuffle, hit on the let of 4',
-      '2: end',
-      undefined,
+      [],
+      [],
+      ['2: B, half-time shuffle, hit on the let of 4'],
+      ['1: B, half-time shuffle, hit on the let of 4'],
+      ['2: end'],
+      ['1: end'],
     ]);
+  });
+  test('what comes after the next bar is not kept back by what comes in it', () => {
+    expect(aheadIn('A 3, f in bar 2; B 1')[0]).toEqual(['1: f']);
+    expect(aheadIn('A 3, f in bar 3; B 1')[1]).toEqual(['1: f', '2: B']);
   });
   test('names tempo, meter, rests, loudness, what is held and said', () => {
     const [first] = aheadIn(
       'quarter at 100; A 1; B 2, 6/8, quarter = dotted quarter, rest, p, hits: 1, 3, & of 4, hold 6 by 1/2, say look up',
     );
-    expect(first).toBe('1: B, 6/8, dotted quarter at 100, rest, p, hits on 1, 3 and the & of 4, hold 6, look up');
+    expect(first![0]).toBe('1: B, 6/8, dotted quarter at 100, rest, p, hits on 1, 3 and the & of 4, hold 6, look up');
   });
   test('of a repeat the time is said', () => {
-    expect(aheadIn('A 2, 2 times')).toEqual(['2: A, time 2 of 2', '1: A, time 2 of 2', '2: end', undefined]);
+    expect(aheadIn('A 2, 2 times')).toEqual([['2: A, time 2 of 2'], ['1: A, time 2 of 2'], ['2: end'], ['1: end']]);
   });
 });
 

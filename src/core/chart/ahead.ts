@@ -45,14 +45,11 @@ const named = (name: string): string => (name.includes(' of ') ? `the ${name}` :
 const listed = (all: readonly string[]): string =>
   all.length > 1 ? `${all.slice(0, -1).join(', ')} and ${all.at(-1)!}` : all.join('');
 
-/** What comes next, and in how many bars: "half-time shuffle, hit on the let of 4"; undefined where the next bars go on as this one. */
-export function ahead(bars: readonly PlayedBar[], at: number): { inBars: number; say: string } | undefined {
-  for (let inBars = 1; inBars <= BARS_AHEAD; inBars++) {
+/** What comes in the next bars, the nearest first: in 2, "half-time shuffle, hit on the let of 4"; nothing where they go on as this one. */
+export const ahead = (bars: readonly PlayedBar[], at: number): { inBars: number; say: string }[] =>
+  Array.from({ length: BARS_AHEAD }, (_, index) => index + 1).flatMap((inBars) => {
     const [bar, before] = [bars[at + inBars], bars[at + inBars - 1]];
-    if (!bar || !before)
-      return at + inBars === bars.length && inBars === BARS_AHEAD ? { inBars, say: 'end' } : undefined;
-    const said = newIn(bar, before);
-    if (said.length) return { inBars, say: said.join(', ') };
-  }
-  return undefined;
-}
+    if (!before) return [];
+    const say = bar ? newIn(bar, before).join(', ') : 'end';
+    return say ? [{ inBars, say }] : [];
+  });

@@ -22,8 +22,14 @@ export function marksTyped(marks: Marks): string[] {
   ].filter((one): one is string => Boolean(one));
 }
 
-const marksInWords = (at: Record<string, Marks> = {}): string[] =>
-  Object.entries(at).flatMap(([bar, marks]) => marksTyped(marks).map((one) => `${one} in bar ${bar}`));
+/** Whether a piece belongs to the last bar where no bar is said: how one goes on from it. */
+const isOfLast = (piece: string): boolean => /^(?:to coda|Fine|D\.[CS]\.)/.test(piece);
+
+/** The marks of so many bars; which bar is said where it is not the one they belong to by themselves. */
+const marksInWords = (at: Record<string, Marks> = {}, bars = 0): string[] =>
+  Object.entries(at).flatMap(([bar, marks]) =>
+    marksTyped(marks).map((one) => (Number(bar) === (isOfLast(one) ? bars : 1) ? one : `${one} in bar ${bar}`)),
+  );
 
 /** A name that would be read as something else, or cut, stands in quotation marks. */
 const nameInWords = (name: string): string => (/^[\p{L}][\p{L}\p{N}'’-]*$/u.test(name) ? name : `"${name}"`);
@@ -32,8 +38,11 @@ function sectionInWords({ name, bars, parts, times, endings = [], at }: ChartSec
   return [
     parts ? `${nameInWords(name)} (${parts.map(sectionInWords).join('; ')})` : `${nameInWords(name)} ${bars!}`,
     ...(times === undefined ? [] : [`${times} times`]),
-    ...marksInWords(at),
-    ...endings.flatMap((ending) => [`ending ${ending.for.join(' and ')}: ${ending.bars}`, ...marksInWords(ending.at)]),
+    ...marksInWords(at, bars),
+    ...endings.flatMap((ending) => [
+      `ending ${ending.for.join(' and ')}: ${ending.bars}`,
+      ...marksInWords(ending.at, ending.bars),
+    ]),
   ].join(', ');
 }
 

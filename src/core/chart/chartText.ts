@@ -132,30 +132,30 @@ const HEAD = /^(?:"([^"]+)"|([^\s"()][^"()]*?)) +(?:(\d{1,4})(?: bars?)?(?=$|[ ,
 
 /** Where a statement begins a section: its name, and its bars or the sections within it. */
 function sectionOf(statement: Piece): { section: ChartSection; reader: SectionReader } {
-  const [head, ...rest] = pieces(statement, ',');
-  const found = HEAD.exec(head!.text);
-  if (!found) throw notKnown(head!);
+  const [head = statement, ...rest] = pieces(statement, ',');
+  const found = HEAD.exec(head.text);
+  if (!found) throw notKnown(head);
   const name = (found[1] ?? found[2]!).trim();
   if (found[3] !== undefined) {
     const bars = Number(found[3]);
     const reader = new SectionReader({ bars, at: {} });
-    const more = after(head!, found[0].length);
+    const more = after(head, found[0].length);
     if (more.text) reader.read(more);
     for (const piece of rest) reader.read(piece);
     return { section: { name, bars }, reader };
   }
   const open = found[0].length - 1;
-  const close = head!.text.lastIndexOf(')');
+  const close = head.text.lastIndexOf(')');
   if (close < open)
     throw new NotUnderstood(
-      head!,
+      head,
       'not-closed',
       'A bracket is opened and not closed.',
       'Close it after the sections within.',
     );
-  const inner = { text: head!.text.slice(open + 1, close), from: head!.from + open + 1 };
+  const inner = { text: head.text.slice(open + 1, close), from: head.from + open + 1 };
   const reader = new SectionReader({ bars: 0, at: {} });
-  const more = after(head!, close + 1);
+  const more = after(head, close + 1);
   if (more.text) reader.read(more);
   for (const piece of rest) reader.read(piece);
   return { section: { name, parts: sectionsOf(pieces(inner, ';\n')) }, reader };

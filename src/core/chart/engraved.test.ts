@@ -38,8 +38,8 @@ describe('a chart as it is engraved', () => {
     ).toEqual([
       [true, 1, undefined, undefined],
       [false, 1, undefined, undefined],
-      [false, 1, '1-2.', false],
-      [false, 3, '1-2.', true],
+      [false, 1, '1–2.', false],
+      [false, 3, '1–2.', true],
       [false, 1, '3.', true],
       [true, 1, undefined, undefined],
       [false, 4, undefined, undefined],

@@ -174,7 +174,7 @@ function* aroundIn(section: Written, heading?: string): Generator<[WrittenBar, A
         {
           isRepeatBegun: false,
           times: isLast && !times.includes(section.times) ? Math.max(2, times.length + 1) : 1,
-          ending: { label: `${timesInName(times)}.`, isFirst: index === 0, isLast },
+          ending: { label: `${timesInName(times).replaceAll('-', '–')}.`, isFirst: index === 0, isLast },
         },
       ];
     }

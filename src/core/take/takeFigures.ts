@@ -1,8 +1,9 @@
 import { formOfTake, type Take } from '../documents/take';
 import type { FigureKind, TakeFigure } from '../documents/takeFigures';
-import type { Form } from '../form/form';
+import type { Form, FormBar } from '../form/form';
 import { HEIGHTS, LIMBS } from '../groove/limbs';
 import type { TimedStroke } from '../schedule/timed';
+import { div, toNumber } from '../time/fraction';
 import type { Ms } from '../time/units';
 import { trendOf } from './figures';
 import { flamGaps, loudStrokes } from './found';
@@ -224,6 +225,9 @@ export interface TempoPoint {
 /** The tempo that was played from bar to bar, from where the strokes of each fell. */
 export function tempoCurve(take: Take, judgement: Judgement): TempoPoint[] {
   const form = formOfTake(take);
+  const { beat } = form.bars[0]!.tempo;
+  // Of a chart whose beat changes, all in the beat it begins with.
+  const bpmOf = ({ tempo }: FormBar) => tempo.bpm * toNumber(div(tempo.beat, beat));
   const heard = judgement.strokes.filter((each): each is Heard => each.errorMs !== undefined);
   const bars = [...grouped(heard, ({ stroke }) => Math.max(0, stroke.barInRun))].map(([barInRun, all]) => ({
     barInRun,
@@ -235,7 +239,7 @@ export function tempoCurve(take: Take, judgement: Judgement): TempoPoint[] {
     if (!before || dueMs <= before.dueMs) return [];
     const slower = (errorMs - before.errorMs) / (dueMs - before.dueMs);
     const percent = 100 * (1 / Math.max(0.2, 1 + slower) - 1);
-    return [{ barInRun, percent, bpm: form.bars[barInRun]!.tempo.bpm * (1 + percent / 100) }];
+    return [{ barInRun, percent, bpm: bpmOf(form.bars[barInRun]!) * (1 + percent / 100) }];
   });
 }
 

@@ -9,11 +9,16 @@ import { limbsIn } from '@/core/groove/kit';
 import type { Bead } from '@/ui/strip/beads';
 import { Strip } from '@/ui/strip/Strip';
 import { FIGURE_FONT } from '@/ui/theme';
+import { useKept } from '@/ui/useKept';
 import type { Drawn } from './DrillStage';
 import type { Piece } from './piece';
 import type { OnStage } from './useStage';
 
 const ChartStaves = dynamic(() => import('@/ui/chart/ChartStaves'), { ssr: false });
+
+/** Heights of a strip while it plays, in pixels: the counts over it, and each lane. */
+const STRIP_HEAD = 56;
+const LANE = 52;
 
 interface ChartStageProps extends Drawn {
   piece: Piece;
@@ -38,7 +43,8 @@ export function ChartStage({ piece, chart, onStage, playing, task, beads, strip,
     () => beads?.flatMap((bead): Bead[] => (bead.bar === bar ? [{ ...bead, bar: 0 }] : [])),
     [beads, bar],
   );
-  const next = playing ? ahead(bars, at) : undefined;
+  const next = playing ? ahead(bars, at) : [];
+  const [perLine] = useKept<number>('chart.perLine', 4);
   const isLow = drawn.size === 'low';
   if (!now) return null;
   const { section, time, times, number } = now;
@@ -66,7 +72,11 @@ export function ChartStage({ piece, chart, onStage, playing, task, beads, strip,
             overflowWrap: 'anywhere',
           }}
         >
-          {next && `in ${next.inBars}: ${next.say}`}
+          {next.map(({ inBars, say }, index) => (
+            <Box key={inBars} component="span" sx={{ ml: 2, opacity: index ? 0.75 : 1 }}>
+              in {inBars}: {say}
+            </Box>
+          ))}
         </Typography>
       </Box>
       <Box
@@ -82,9 +92,14 @@ export function ChartStage({ piece, chart, onStage, playing, task, beads, strip,
         role="region"
         aria-label="Chart"
       >
-        <ChartStaves title={groove.title} bars={staves} marked={now.written} follows={playing} />
+        <ChartStaves title={groove.title} bars={staves} perLine={perLine} marked={now.written} follows={playing} />
       </Box>
-      <Box sx={{ flex: drawn.follows ? { xs: '1 1 0', sm: '0 0 190px' } : 'none', minHeight: 0 }}>
+      <Box
+        sx={{
+          flex: drawn.follows ? { xs: '1 1 0', sm: `0 0 ${STRIP_HEAD + LANE * limbs.length}px` } : 'none',
+          minHeight: 0,
+        }}
+      >
         <Strip
           groove={shown}
           task={task}
@@ -92,6 +107,7 @@ export function ChartStage({ piece, chart, onStage, playing, task, beads, strip,
           beads={here}
           handle={strip}
           {...drawn}
+          size={playing ? 'low' : drawn.size}
           swing={FEELS_PLAYED[now.feel]}
         />
       </Box>

@@ -84,9 +84,9 @@ export function ChartEditor({ typed, grooves, busy, say, onKeep, onClose }: Char
               <Pick
                 key={name}
                 label={name}
-                value={typed.grooves[name] ?? ''}
-                options={[['', AS_YOU_LIKE] as const, ...grooves.map(({ id, title }) => [id, title] as const)]}
-                onPick={(id) => typed.setGroove(name, id || undefined)}
+                value={typed.grooves[name] ?? AS_YOU_LIKE}
+                options={[AS_YOU_LIKE, ...grooves.map(({ id, title }) => [id, title] as const)]}
+                onPick={(id) => typed.setGroove(name, id === AS_YOU_LIKE ? undefined : id)}
               />
             ))}
           </Box>

@@ -5,7 +5,7 @@ import { sentence } from '@/core/result';
 import type { Db } from '../database';
 import { keepPath, setWalks } from '../paths';
 import { keepChart } from '../tuneCharts';
-import { keepTunes, tunes, type NewTune } from '../tunes';
+import { keepTunes, type NewTune } from '../tunes';
 import { demoId } from './demoId';
 
 /** Made-up tunes, with the grooves of the shelf that fit them. */
@@ -143,13 +143,16 @@ export async function fillComesNext(db: Db, now: Date, teacher: { id: string; wo
     teacher,
     DEMO_TUNES.map((tune) => ({ ...tune, grooves: tune.grooves.map(demoId) })),
   );
-  const ids = new Map((await tunes(db)).map(({ id, title }) => [title, id]));
+  const { rows } = await db.query<{ id: string; title: string }>('select id, title from tune where workshop_id = $1', [
+    teacher.workshop_id,
+  ]);
   for (const { tune, text, plays } of DEMO_CHARTS) {
+    const id = demoId(`chart ${tune}`);
     const kept = await keepChart(db, teacher, {
-      tune: ids.get(tune)!,
+      tune: rows.find(({ title }) => title === tune)!.id,
       from: 0,
       form: chartTyped(text, plays),
-      id: demoId(`chart ${tune}`),
+      id,
     });
     if (!kept.ok) throw new Error(sentence(kept.problems[0]!));
   }

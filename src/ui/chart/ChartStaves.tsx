@@ -149,7 +149,7 @@ const inked = (theme: Theme) =>
     '& svg': { display: 'block', overflow: 'visible', stroke: 'currentColor' },
     '& svg *': { fill: 'currentColor' },
     '& svg text': { stroke: 'none !important' },
-    '& text:not([class^="vf"])': { fontFamily: theme.typography.fontFamily },
+    '& text.over, & text.after, & text.ending, & text.say': { fontFamily: theme.typography.fontFamily },
     '& text.over, & text.after': { fontSize: 13.5, fontWeight: 600 },
     '& text.heading': { fontFamily: FIGURE_FONT, fontWeight: 750, fontSize: 15 },
     '& rect.box, & path.bracket, & path.swell': { fill: 'none', strokeWidth: 1.2 },

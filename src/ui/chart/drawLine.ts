@@ -3,7 +3,6 @@ import {
   Beam,
   Dot,
   Formatter,
-  GhostNote,
   ModifierPosition,
   MultiMeasureRest,
   type Note,
@@ -101,6 +100,7 @@ function fill(bar: EngravedBar, stave: Stave, context: Context): void {
   for (const note of hits?.notes ?? []) note.setStave(stave);
   new Formatter().joinVoices(voices).formatToStave(voices, stave);
   for (const voice of voices) voice.draw(context, stave);
+  for (const note of hits?.notes ?? []) if (note.isRest()) note.getSVGElement()?.remove();
   for (const each of [...(hits?.beams ?? []), ...(hits?.tuplets ?? [])]) {
     if (each instanceof Beam) each.postFormat();
     each.setContext(context).draw();
@@ -116,7 +116,7 @@ const repeated = (bars: number) =>
   new RepeatNote(bars >= 4 ? '4' : String(Math.min(2, bars)), { alignCenter: true } as never);
 
 /** Time goes on: a slash to each count. */
-function slashes({ meter, free }: EngravedBar): StaveNote[] {
+function slashes({ meter }: EngravedBar): StaveNote[] {
   // In 6/8 and the like a slash to each dotted pulse, as a player feels them.
   const counts = countsOf(meter, 'pulse');
   return counts.map(({ length }) => {
@@ -128,13 +128,11 @@ function slashes({ meter, free }: EngravedBar): StaveNote[] {
       autoStem: false,
     });
     // Slashes without stems: how time is kept is the player's.
-    note.setStemStyle({ strokeStyle: 'none', fillStyle: 'none' });
-    if (free) note.setStyle({ fillStyle: 'none' });
-    return note;
+    return Object.assign(note, { drawStem: () => note, drawFlag: () => {} });
   });
 }
 
-/** The hits of a bar as notes over the stave. */
+/** The hits of a bar as notes over the stave; the rests between them only space them. */
 function hitsOver(bar: EngravedBar) {
   const places = bar.hits.map(({ written }) => written);
   const cells = cellsFor(bar.meter, 'numbers', places);
@@ -143,8 +141,8 @@ function hitsOver(bar: EngravedBar) {
   const { hands } = writtenBar({ meter: bar.meter, cells, strokes: [...strokes] }, 'numbers');
   const notes = hands.notes.map((note) => hitNote(note, bar));
   const beams = [...new Set(hands.notes.map(({ beam }) => beam))].flatMap((number) => {
-    const inside = notes.filter((note, index) => hands.notes[index]!.beam === number && note instanceof StaveNote);
-    return number === undefined || inside.length < 2 ? [] : [new Beam(inside as StaveNote[])];
+    const inside = notes.filter((note, index) => hands.notes[index]!.beam === number && !note.isRest());
+    return number === undefined || inside.length < 2 ? [] : [new Beam(inside)];
   });
   const tuplets = hands.tuplets.map(({ notes: numNotes, inTimeOf: notesOccupied }, number) => {
     const inside = notes.filter((_, index) => hands.notes[index]!.tuplet === number);
@@ -153,9 +151,10 @@ function hitsOver(bar: EngravedBar) {
   return { notes, beams, tuplets, voice: voiceOf(notes) };
 }
 
-function hitNote({ value, dots, strokes, at }: WrittenNote, { hits }: EngravedBar): StaveNote | GhostNote {
-  if (!strokes.length) return new GhostNote({ duration: `${value}`, dots });
-  const note = new StaveNote({ keys: ['a/5'], duration: `${value}`, dots, stemDirection: 1, autoStem: false });
+function hitNote({ value, dots, strokes, at }: WrittenNote, { hits }: EngravedBar): StaveNote {
+  const duration = `${value}${strokes.length ? '' : 'r'}`;
+  const note = new StaveNote({ keys: ['a/5'], duration, dots, stemDirection: 1, autoStem: false });
+  if (!strokes.length) return note;
   if (dots) Dot.buildAndAttach([note], { all: true });
   const length = hits.find(({ written }) => equal(written, at))?.length;
   if (length)

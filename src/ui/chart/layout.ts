@@ -12,6 +12,8 @@ export interface ChartLine {
 const HITS = 38;
 const BRACKET = 20;
 const WORDS = 22;
+/** The number over bars of rest. */
+const NUMBER = 20;
 const LEAST = 14;
 const STAVE = 40;
 const UNDER = 30;
@@ -24,7 +26,6 @@ export const hasWords = (bar: EngravedBar): boolean =>
 
 const hasUnder = ({ dynamic, swell, say }: EngravedBar): boolean => Boolean(dynamic ?? swell ?? say);
 
-/** A bar with a bar line of its own that ends a line. */
 const beginsLine = ({ heading }: EngravedBar): boolean => heading !== undefined;
 
 /** The bars of a chart in lines of at most so many; a section begins a line of its own. */
@@ -38,6 +39,7 @@ export function chartLines(bars: readonly EngravedBar[], perLine: number): Chart
   return lines.map((line) => {
     const over = [
       line.some(({ hits }) => hits.length > 0) && HITS,
+      line.some((bar) => bar.bars > 1 && hasWords(bar)) && NUMBER,
       line.some(({ ending }) => ending) && BRACKET,
       line.some(hasWords) && WORDS,
     ].reduce<number>((sum, room) => sum + (room || 0), LEAST);

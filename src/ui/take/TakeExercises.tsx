@@ -55,7 +55,9 @@ export function TakeExercises({
           </TableHead>
           <TableBody>
             {byExercise.map((figures) => {
-              const said = opening(exerciseInWords(drill, figures.exercise, school));
+              const named = exerciseInWords(drill, figures.exercise, school);
+              // A section is called as it was typed.
+              const said = one === 'section' ? named : opening(named);
               const fix = faultsOf(figures, toleranceMs);
               return (
                 <TableRow key={figures.exercise}>
