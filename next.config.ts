@@ -14,7 +14,7 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   distDir: process.env.NEXT_DIST_DIR || '.next',
   poweredByHeader: false,
-  serverExternalPackages: ['pg', '@node-rs/argon2', 'rate-limiter-flexible'],
+  serverExternalPackages: ['pg', '@node-rs/argon2', 'rate-limiter-flexible', 'playwright-core'],
   // A groove of 128 bars of 32nds in four limbs is 1.3 MB.
   experimental: { serverActions: { bodySizeLimit: '4mb' } },
   redirects: async () => [{ source: '/workshop/hear', destination: '/hear', permanent: false }],

@@ -89,6 +89,9 @@ const STEPS = {
     });
   },
   served: async () => {
+    // Handouts are printed by it, and read back by Debian's reader of PDFs.
+    await ensureChromium();
+    await offerDebianPackage('poppler-utils', () => fs.existsSync('/usr/bin/pdftotext'));
     await ensureBuild(DIST);
     const { address, url, env } = await serve('served', false);
     return run(bin('vitest'), ['run', '--project', 'served'], {

@@ -63,6 +63,7 @@ const PAGES: Record<string, Record<ActorName, Answer>> = {
   '/workshop': TEACHERS,
   '/workshop/changes': TEACHERS,
   '/workshop/mail': TEACHERS,
+  '/handout/blank': EVERYBODY,
   '/sign-in': { ...everybody('/today'), visitor: 'shown' },
   '/set-up': everybody('/sign-in'),
   // In development only.
@@ -78,6 +79,11 @@ const PAGES_OF_ONE: Record<string, { id: () => string; answers: Record<ActorName
     answers: { ...EVERYBODY, other: 'not there', colleague: 'not there', foreign: 'not there' },
   },
   '/room/[groove]': { id: () => cast.groove, answers: { ...EVERYBODY, other: 'not there', foreign: 'not there' } },
+  '/handout/[groove]': { id: () => cast.groove, answers: { ...EVERYBODY, other: 'not there', foreign: 'not there' } },
+  '/handout/lesson/[id]': {
+    id: () => cast.lesson,
+    answers: { ...EVERYBODY, other: 'not there', colleague: 'not there', foreign: 'not there' },
+  },
   '/bench/[groove]': { id: () => cast.groove, answers: { ...TEACHERS, foreign: 'not there' } },
   '/people/[id]': { id: () => cast.student.id, answers: { ...TEACHERS, colleague: 'not there', foreign: 'not there' } },
   '/tunes/[id]': { id: () => cast.tune, answers: { ...TEACHERS, foreign: 'not there' } },
@@ -97,6 +103,7 @@ const SENT_TO = [
   '/api/calendar/[token]',
   '/api/workshop/backup',
   '/files/grooves/[id]/[format]',
+  '/files/handouts',
   '/join/[invitation]',
 ];
 

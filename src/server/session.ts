@@ -42,6 +42,12 @@ export async function sessionToken(): Promise<string | undefined> {
   return (await cookies()).get(COOKIE)?.value;
 }
 
+/** The cookie of whoever asks, for a browser of this server's own that is to see the same. */
+export async function sessionCookie(): Promise<{ name: string; token: string } | undefined> {
+  const token = await sessionToken();
+  return token ? { name: COOKIE, token } : undefined;
+}
+
 /** The signed-in person, asked once a request; undefined when nobody is. */
 export const person = cache(async (): Promise<Person | undefined> => {
   const token = await sessionToken();

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
+import Link from 'next/link';
 import { memo, useState } from 'react';
 import { GROOVE_FILE_NAMES, GROOVE_FILES } from '@/core/format/grooveFileKinds';
 
@@ -15,6 +16,9 @@ export const FileMenu = memo(function FileMenu({ id }: { id: string }) {
         As a file
       </Button>
       <Menu anchorEl={menu} open={Boolean(menu)} onClose={() => setMenu(null)}>
+        <MenuItem component={Link} href={`/handout/${id}`} onClick={() => setMenu(null)}>
+          Handout, on paper or as PDF
+        </MenuItem>
         {GROOVE_FILE_NAMES.map((file) => (
           <MenuItem
             key={file}

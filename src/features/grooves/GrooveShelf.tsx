@@ -41,6 +41,7 @@ export function GrooveShelf({ person, grooves, first, newGroove }: GrooveShelfPr
         teacher && (
           <>
             <Button href="/tunes">Tunes</Button>
+            <Button href="/handout/blank">Blank sheet</Button>
             <form action={newGroove}>
               <Button type="submit" variant="contained">
                 New groove

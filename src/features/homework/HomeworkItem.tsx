@@ -42,6 +42,15 @@ export function HomeworkItem({ one, due, clock, whose }: HomeworkItemProps) {
             {one.due_at && `, by ${dayInWords(one.due_at, clock)}`}.
           </Typography>
         </Box>
+        {one.groove_id && (
+          <Button
+            href={`/handout/${one.groove_id}?for=${one.student_id}&set=${one.id}`}
+            size="small"
+            aria-label={`Handout of ${one.title}`}
+          >
+            Handout
+          </Button>
+        )}
         <Button
           onClick={() => setChanging(!isChanging)}
           aria-expanded={isChanging}

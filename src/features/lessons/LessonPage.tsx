@@ -1,5 +1,6 @@
 import type { Clock } from '@/core/documents/settings';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
@@ -37,11 +38,16 @@ export function LessonPage({ lesson, clock, choices, templates, last, homework }
     <Page
       title={`Lesson: ${names || 'nobody'}`}
       note={`${dayInWords(starts_at, clock)} · ${minutes} minutes · ${STATES[state]}`}
-      actions={students.map((one) => (
-        <Link key={one.id} href={`/people/${one.id}`} sx={{ alignSelf: 'center' }}>
-          {one.name}
-        </Link>
-      ))}
+      actions={
+        <>
+          {students.map((one) => (
+            <Link key={one.id} href={`/people/${one.id}`} sx={{ alignSelf: 'center' }}>
+              {one.name}
+            </Link>
+          ))}
+          <Button href={`/handout/lesson/${id}`}>Handout</Button>
+        </>
+      }
     >
       <Box
         sx={{

@@ -9,7 +9,7 @@ import Typography from '@mui/material/Typography';
 import { useActionState, useState } from 'react';
 import { dayInWords } from '@/ui/words/dates';
 import { inviteAction, takeBackInvitationAction, type Invited } from './actions';
-import { QrCode } from './QrCode';
+import { QrCode } from '@/ui/QrCode';
 
 interface InviteSectionProps {
   id: string;

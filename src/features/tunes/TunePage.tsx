@@ -61,6 +61,7 @@ export function TunePage({ tune, kept, unreadable, grooves }: TunePageProps) {
               Change the chart
             </Button>
           )}
+          {kept && !isOpen && <Button href={`/handout/${kept.id}`}>Handout</Button>}
           {kept && !isOpen && (
             <Button component={Link} href={`/room/${kept.id}`} variant="contained">
               Practise it

@@ -7,7 +7,8 @@ import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'rea
 import type { EngravedBar } from '@/core/chart/engraved';
 import { useWidth } from '../strip/useWidth';
 import { FIGURE_FONT } from '../theme';
-import { drawLine, type DrawnBar } from './drawLine';
+import type { DrawnBar } from './drawn';
+import { drawLine } from './drawLine';
 import { barsToALine, chartLines, type ChartLine } from './layout';
 
 interface ChartStavesProps {

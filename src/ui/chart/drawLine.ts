@@ -17,8 +17,9 @@ import type { EngravedBar } from '@/core/chart/engraved';
 import { countsOf } from '@/core/grid/meter';
 import { cellsFor } from '@/core/groove/place';
 import { writtenBar, type WrittenNote } from '@/core/groove/notation';
-import { equal, toNumber } from '@/core/time/fraction';
+import { equal } from '@/core/time/fraction';
 import { copyLightly } from '../stave/lightCopies';
+import type { DrawnBar } from './drawn';
 import { writeWords } from './drawWords';
 import type { ChartLine } from './layout';
 
@@ -34,15 +35,6 @@ export interface LineOptions {
   perLine: number;
   /** The first line of the chart has the clef. */
   clef: boolean;
-}
-
-/** Where a bar was drawn. */
-export interface DrawnBar {
-  bar: EngravedBar;
-  left: number;
-  width: number;
-  /** Where a place of it stands, from 0 to 1 of its length. */
-  xAt: (share: number) => number;
 }
 
 /** Draws a line of a chart into an empty element, and says where its bars are. */
@@ -161,7 +153,3 @@ function hitNote({ value, dots, strokes, at }: WrittenNote, { hits }: EngravedBa
     note.addModifier(new Articulation(length === 'short' ? 'a.' : 'a-').setPosition(ModifierPosition.BELOW), 0);
   return note;
 }
-
-/** The share of a bar that lies before a place of it. */
-export const shareOf = (at: { n: number; d: number }, { meter }: EngravedBar): number =>
-  toNumber(at) / (meter.beats / meter.unit);

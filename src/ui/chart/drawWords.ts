@@ -1,7 +1,7 @@
 import { namedPlaces } from '@/core/chart/namedCount';
 import type { NoteValue } from '@/core/time/noteValue';
 import { CODA, dynamicGlyphs, FERMATA, noteGlyph, SEGNO } from './glyphs';
-import { shareOf, type DrawnBar } from './drawLine';
+import { shareOf, type DrawnBar } from './drawn';
 
 const SVG = 'http://www.w3.org/2000/svg';
 
@@ -10,7 +10,7 @@ type Words = { text: string; kind?: 'glyph' | 'small' }[];
 /** Everything of a line that is words, signs and brackets, drawn by ourselves: where the engraver sets it, it collides. */
 export function writeWords(svg: SVGSVGElement, drawn: readonly DrawnBar[], staveAt: number): void {
   const hasBracket = drawn.some(({ bar }) => bar.ending);
-  const wordsAt = 14;
+  const wordsAt = 16;
   const bracketAt =
     wordsAt + (drawn.some(({ bar }) => overOf(bar).length > 0 || bar.jump || bar.signs.length) ? 8 : -6);
   for (const one of drawn) {

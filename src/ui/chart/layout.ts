@@ -11,7 +11,7 @@ export interface ChartLine {
 /** Heights of what stands over a stave, from the stave upwards, and under it, in pixels. */
 const HITS = 38;
 const BRACKET = 20;
-const WORDS = 22;
+const WORDS = 24;
 /** The number over bars of rest. */
 const NUMBER = 20;
 const LEAST = 14;
@@ -19,7 +19,7 @@ const STAVE = 40;
 const UNDER = 30;
 const PLAIN_UNDER = 14;
 
-export const hasWords = (bar: EngravedBar): boolean =>
+const hasWords = (bar: EngravedBar): boolean =>
   Boolean(bar.heading ?? bar.tempo ?? bar.change ?? bar.feel ?? bar.jump ?? bar.held) ||
   bar.signs.length > 0 ||
   bar.isFreeSaid;

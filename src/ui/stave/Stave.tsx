@@ -12,7 +12,7 @@ import type { Reading } from '@/core/grid/meter';
 import { feelInWords } from '../words/grooves';
 import { FIGURE_FONT } from '../theme';
 import { useWidth } from '../strip/useWidth';
-import { drawBar, STAVE_HEIGHT, type DrawnHead } from './drawBar';
+import { ALL_WORDS, drawBar, STAVE_HEIGHT, type DrawnHead, type StaveWords } from './drawBar';
 import { CLEF_ROOM, METER_ROOM, showsMeter, staveRows, type StrokeInLine } from './layout';
 
 export interface StaveProps {
@@ -22,10 +22,13 @@ export interface StaveProps {
   selected?: StrokeInLine;
   /** A note was clicked. */
   onPick?: (stroke: StrokeInLine) => void;
+  words?: StaveWords;
+  /** At most so many bars to a line. */
+  perLine?: number;
 }
 
 /** A groove in staff notation: hands with stems up, feet with stems down, counts and sticking beneath. */
-export default function Stave({ groove, school, selected, onPick }: StaveProps) {
+export default function Stave({ groove, school, selected, onPick, words = ALL_WORDS, perLine }: StaveProps) {
   const [frame, width] = useWidth<HTMLDivElement>();
   const [ready, setReady] = useState(false);
   const pick = useRef(onPick);
@@ -36,7 +39,7 @@ export default function Stave({ groove, school, selected, onPick }: StaveProps) 
     // Glyphs are measured while they are laid out, so their font has to be there first.
     void document.fonts.load('30px Bravura').finally(() => setReady(true));
   }, []);
-  const rows = useMemo(() => (width ? staveRows(groove, width) : []), [groove, width]);
+  const rows = useMemo(() => (width ? staveRows(groove, width, perLine) : []), [groove, width, perLine]);
   const [onPickBar] = useState(() => (stroke: StrokeInLine) => pick.current?.(stroke));
   return (
     <Box
@@ -58,7 +61,7 @@ export default function Stave({ groove, school, selected, onPick }: StaveProps) 
             // A last line with fewer bars is no wider than those above it.
             const room = Math.floor((width - CLEF_ROOM - METER_ROOM * meters) / rows[0]!.length);
             return (
-              <Box key={row[0]} sx={{ display: 'flex' }}>
+              <Box key={row[0]} sx={{ display: 'flex', breakInside: 'avoid' }}>
                 {row.map((index, column) => {
                   const meter = showsMeter(groove, index);
                   return (
@@ -74,6 +77,7 @@ export default function Stave({ groove, school, selected, onPick }: StaveProps) 
                       last={index === groove.bars.length - 1}
                       selected={selected?.bar === index ? selected : undefined}
                       onPick={onPickBar}
+                      words={words}
                     />
                   );
                 })}
@@ -96,6 +100,7 @@ interface StaveBarProps {
   last: boolean;
   selected?: { limb: Limb; index: number };
   onPick: (stroke: StrokeInLine) => void;
+  words: StaveWords;
 }
 
 /** How near to a head a click has to be, in pixels. */
@@ -113,14 +118,15 @@ const StaveBar = memo(function StaveBar({
   last,
   selected,
   onPick,
+  words,
 }: StaveBarProps) {
   const into = useRef<HTMLDivElement>(null);
   const [heads, setHeads] = useState<DrawnHead[]>([]);
   const theme = useTheme();
   const { text, background, secondary } = theme.vars!.palette;
   useLayoutEffect(() => {
-    setHeads(drawBar(into.current!, bar, { reading, school, width, clef, meter, last }));
-  }, [bar, reading, school, width, clef, meter, last]);
+    setHeads(drawBar(into.current!, bar, { reading, school, width, clef, meter, last, words }));
+  }, [bar, reading, school, width, clef, meter, last, words]);
 
   const line = selected && bar.strokes.filter(({ limb }) => limb === selected.limb).sort((a, b) => compare(a.at, b.at));
   const stroke = line?.[selected!.index];

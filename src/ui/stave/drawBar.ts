@@ -29,8 +29,16 @@ copyLightly();
 /** Heights of the drawing, in pixels: the top line of the stave, the two rows of words under it. */
 const TOP = 88;
 const COUNTS_AT = 208;
+const COUNTS_ABOVE_AT = 14;
 const STICKING_AT = 226;
 export const STAVE_HEIGHT = 234;
+
+/** Which words stand with the notes. */
+export interface StaveWords {
+  counts: 'below' | 'above' | 'off';
+  sticking: boolean;
+}
+export const ALL_WORDS: StaveWords = { counts: 'below', sticking: true };
 
 export interface BarOptions {
   reading: Reading;
@@ -40,6 +48,7 @@ export interface BarOptions {
   meter: boolean;
   /** The last bar ends with a repeat: a groove goes round. */
   last: boolean;
+  words: StaveWords;
 }
 
 /** Where a note head was drawn, for clicks and for marking the stroke under the cursor. */
@@ -53,7 +62,7 @@ export interface DrawnHead {
 export function drawBar(
   into: HTMLDivElement,
   bar: Bar,
-  { reading, school, width, clef, meter, last }: BarOptions,
+  { reading, school, width, clef, meter, last, words }: BarOptions,
 ): DrawnHead[] {
   into.replaceChildren();
   const renderer = new Renderer(into, Renderer.Backends.SVG);
@@ -104,8 +113,9 @@ export function drawBar(
   const svg = into.querySelector('svg')!;
   for (const [place, { x, strokes }] of at) {
     const label = said.get(place);
-    if (label) word(svg, label.say, x, COUNTS_AT, label.count ? 'count' : 'syllable');
-    word(svg, stickingOf(strokes), x, STICKING_AT, 'sticking');
+    const countsAt = words.counts === 'above' ? COUNTS_ABOVE_AT : COUNTS_AT;
+    if (label && words.counts !== 'off') word(svg, label.say, x, countsAt, label.count ? 'count' : 'syllable');
+    if (words.sticking) word(svg, stickingOf(strokes), x, STICKING_AT, 'sticking');
   }
   return heads;
 }

@@ -26,7 +26,8 @@ const JudgedTake = dynamic(judgedTake, { ssr: false });
 
 /** The room between two takes: how to practise, what is played, and the last take when it is judged. */
 export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
-  const { groove, drill, chart, school, report, assignment, limbs, state, dispatch, ways, practisedAs } = useRoom();
+  const { grooveId, groove, drill, chart, school, report, assignment, limbs, state, dispatch, ways, practisedAs } =
+    useRoom();
   const { piece, settings, attempt, rest, rested, tooFast, isCalled, unspoken } = frame;
   const { judged, say, phase, heardShare } = state;
   // Brought once the room stands, so that it is there when the network is not.
@@ -63,6 +64,9 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
               <Box sx={{ alignSelf: 'center', mr: 1 }}>
                 <MinutesToday />
               </Box>
+              <Button href={`/handout/${grooveId}${assignment ? `?set=${assignment.id}` : ''}`} sx={{ minHeight: 44 }}>
+                Handout
+              </Button>
               <SaveSound piece={piece} settings={settings} />
               <Button variant="outlined" onClick={() => frame.setSettingUp(true)} sx={{ minHeight: 44 }}>
                 Set up

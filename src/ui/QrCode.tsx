@@ -7,31 +7,31 @@ import { useEffect, useState } from 'react';
 const QUIET = 4;
 
 /** A text to be read by a camera. Dark on white in every theme: cameras want it so. */
-export function QrCode({ text, label }: { text: string; label: string }) {
-  const [drawn, setDrawn] = useState<{ path: string; size: number }>();
+export function QrCode({ text, label, size = 180 }: { text: string; label: string; size?: number }) {
+  const [drawn, setDrawn] = useState<{ path: string; modules: number }>();
   useEffect(() => {
     let isOver = false;
     void import('qrcode').then(({ create }) => {
-      const { size, data } = create(text).modules;
-      const rows = Array.from({ length: size }, (_, row) => data.slice(row * size, (row + 1) * size));
+      const { size: modules, data } = create(text).modules;
+      const rows = Array.from({ length: modules }, (_, row) => data.slice(row * modules, (row + 1) * modules));
       const path = rows
         .flatMap((row, y) => [...row].flatMap((dark, x) => (dark ? [`M${x + QUIET} ${y + QUIET}h1v1h-1z`] : [])))
         .join('');
-      if (!isOver) setDrawn({ path, size: size + 2 * QUIET });
+      if (!isOver) setDrawn({ path, modules: modules + 2 * QUIET });
     });
     return () => {
       isOver = true;
     };
   }, [text]);
-  if (!drawn) return <Box sx={{ width: 180, height: 180 }} />;
+  if (!drawn) return <Box sx={{ width: size, height: size }} />;
   return (
     <Box
       component="svg"
       role="img"
       aria-label={label}
-      viewBox={`0 0 ${drawn.size} ${drawn.size}`}
+      viewBox={`0 0 ${drawn.modules} ${drawn.modules}`}
       shapeRendering="crispEdges"
-      sx={{ width: 180, height: 180, bgcolor: '#fff', borderRadius: 1 }}
+      sx={{ width: size, height: size, bgcolor: '#fff', borderRadius: 1 }}
     >
       <path d={drawn.path} fill="#000" />
     </Box>

@@ -1,0 +1,61 @@
+import Box from '@mui/material/Box';
+import GlobalStyles from '@mui/material/GlobalStyles';
+import type { ReactNode } from 'react';
+import { MARGIN_MM, PAPER_MM, type Paper as PaperName } from './options';
+
+interface PaperProps {
+  paper: PaperName;
+  large?: boolean;
+  /** Lanes and words in black alone. */
+  black?: boolean;
+  children: ReactNode;
+}
+
+const TEXT_FONT = '"Figtree Variable", sans-serif';
+const LIMB_COLOURS = ['rightHand', 'leftHand', 'rightFoot', 'leftFoot'] as const;
+
+/** A sheet of paper, as wide on the screen as it is printed: light in every theme. */
+export function Paper({ paper, large = false, black = false, children }: PaperProps) {
+  const { width, height } = PAPER_MM[paper];
+  return (
+    <>
+      <GlobalStyles
+        styles={{
+          '@page': {
+            size: paper,
+            margin: `${MARGIN_MM}mm`,
+            '@bottom-right': { content: 'counter(page) " of " counter(pages)', fontSize: '9pt', fontFamily: TEXT_FONT },
+          },
+          '@media print': { 'html, body': { background: 'none !important' } },
+        }}
+      />
+      <Box
+        data-sheet=""
+        className="light"
+        sx={{
+          width: `${width - 2 * MARGIN_MM}mm`,
+          minHeight: `${height - 2 * MARGIN_MM}mm`,
+          boxSizing: 'content-box',
+          p: `${MARGIN_MM}mm`,
+          mx: 'auto',
+          my: 3,
+          bgcolor: '#fff',
+          color: '#22263a',
+          boxShadow: 3,
+          fontSize: large ? '1.3rem' : undefined,
+          ...(black && {
+            color: '#000',
+            '--mui-palette-text-primary': '#000',
+            '--mui-palette-text-secondary': '#000',
+            '--mui-palette-cloth-countShade': '#eee',
+            '--mui-palette-cloth-countShadeAlternate': '#fff',
+            ...Object.fromEntries(LIMB_COLOURS.map((limb) => [`--mui-palette-cloth-${limb}`, '#000'])),
+          }),
+          '@media print': { p: 0, m: 0, minHeight: 0, boxShadow: 'none' },
+        }}
+      >
+        {children}
+      </Box>
+    </>
+  );
+}
