@@ -28,25 +28,9 @@ await main(async () => {
 
 /** The groove of a file, and what of the file is not in it. */
 async function grooveIn(file) {
-  const { readGroove } = await import('../src/core/documents/groove.ts');
-  const { readDrumTab } = await import('../src/core/format/drumTabIn.ts');
-  const { readMidiGroove } = await import('../src/core/format/midiGroove.ts');
-  const { readMusicXml } = await import('../src/core/format/musicXmlIn.ts');
+  const { readGrooveFile } = await import('../src/core/format/grooveFileIn.ts');
   const { sentence } = await import('../src/core/result.ts');
-  const bytes = fs.readFileSync(file);
-  const text = bytes.toString('utf8');
-  const orRefuse = (read) => {
-    if (!read.ok) refuse(`${file}: ${sentence(read.problems[0])}`, 'Mend it, or save it once more.');
-    return read.value;
-  };
-  if (/\.(musicxml|xml)$/.test(file)) return orRefuse(readMusicXml(text));
-  if (/\.midi?$/.test(file)) return orRefuse(readMidiGroove(new Uint8Array(bytes)));
-  if (/\.(txt|tab)$/.test(file)) return orRefuse(readDrumTab(text));
-  let document;
-  try {
-    document = JSON.parse(text);
-  } catch {
-    refuse(`${file} is no JSON.`, 'Give a groove as Mochila writes it, in JSON, MusicXML, MIDI or plain text.');
-  }
-  return { groove: orRefuse(readGroove(document)), left: [] };
+  const read = readGrooveFile(path.basename(file), new Uint8Array(fs.readFileSync(file)));
+  if (!read.ok) refuse(`${file}: ${sentence(read.problems[0])}`, 'Mend it, or save it once more.');
+  return read.value;
 }

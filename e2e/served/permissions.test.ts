@@ -103,6 +103,7 @@ const SENT_TO = [
   '/api/calendar/[token]',
   '/api/workshop/backup',
   '/files/grooves/[id]/[format]',
+  '/files/grooves',
   '/files/handouts',
   '/join/[invitation]',
 ];
@@ -274,7 +275,12 @@ const ACTIONS: Record<string, ActionRow> = {
     reset: () => `insert into tune (id, workshop_id, title, tempo, meter, feel)
       values ('${cast.tune}', '${cast.workshop}', 'Morning ferry', 72, '4/4', 'straight') on conflict do nothing`,
   },
-  keepChartAction: { may: ITS_TEACHERS, reset: () => 'update tune set chart_id = null' },
+  keepChartAction: {
+    may: ITS_TEACHERS,
+    reset: () => `insert into tune (id, workshop_id, title, tempo, meter, feel)
+      values ('${cast.tune}', '${cast.workshop}', 'Morning ferry', 72, '4/4', 'straight') on conflict (id) do update set chart_id = null`,
+  },
+  keepGroovesAction: { may: ANY_TEACHERS },
   makeFeedAction: { may: EVERY_SIGNED_IN },
   dropFeedAction: { may: EVERY_SIGNED_IN },
 };
@@ -613,6 +619,20 @@ test('a groove is a file for whoever sees it', async () => {
     ['..%2f', cast.groove],
   ] as const)
     expect([format, id, (await answer('owner', format, id)).status]).toEqual([format, id, 404]);
+});
+
+test('grooves in one zip are those one sees', async () => {
+  const answer = async (actor: ActorName, query: string) =>
+    ask(`/files/grooves?${query}`, actor === 'visitor' ? undefined : await sessionOf(cast[actor].id));
+  const asked = `format=midi&id=${cast.groove}&id=${crypto.randomUUID()}`;
+  const may = { visitor: 401, student: 200, other: 404, teacher: 200, colleague: 200, owner: 200, foreign: 404 };
+  for (const [actor, status] of Object.entries(may))
+    expect([actor, (await answer(actor as ActorName, asked)).status]).toEqual([actor, status]);
+  const zip = unzipSync(new Uint8Array(await (await answer('teacher', asked)).arrayBuffer()));
+  expect(Object.keys(zip)).toEqual([expect.stringMatching(/\.mid$/)]);
+  const many = Array.from({ length: 151 }, () => `id=${cast.groove}`).join('&');
+  for (const wrong of ['', 'format=exe&id=x', `format=midi&id=x`, `format=midi&${many}`])
+    expect([wrong, (await answer('teacher', wrong)).status]).toEqual([wrong, 404]);
 });
 
 test('a calendar is read by whoever has its address, and by no other', async () => {

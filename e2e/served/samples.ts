@@ -175,6 +175,7 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   ],
   keepTunesAction: [[{ title: fresh('Tune'), tempo: 90, meter: '4/4', feel: 'swing', part: '', grooves: [] }]],
   dropTuneAction: [new Form({ tune: cast.tune })],
+  keepGroovesAction: [{ grooves: [grooveJson], level: 'first year' }],
   keepChartAction: [
     {
       tune: cast.tune,

@@ -7,6 +7,9 @@
 export const SLOWEST = 20;
 export const FASTEST = 300;
 
+/** Grooves that are taken out in one archive. */
+export const MOST_ZIPPED = 150;
+
 /** Bars of a groove: a drill of 32 exercises, each four times, written out by hand. */
 export const MOST_BARS = 128;
 /** The farthest a limb may be laid behind (+) or pushed ahead (−) of the beat, in milliseconds. */

@@ -3,7 +3,7 @@ import { barLength, countsOf, parseMeter, type Count, type Meter } from '../grid
 import type { Bar, Groove, Stroke } from '../groove/groove';
 import { usualLimb, type Height, type Ornament, type Surface } from '../groove/limbs';
 import { cellsFor } from '../groove/place';
-import { FASTEST, MOST_BARS, MOST_TITLE, SLOWEST } from '../limits';
+import { FASTEST, MOST_BARS, MOST_HITS, MOST_TITLE, SLOWEST } from '../limits';
 import { fail, problem, type Result } from '../result';
 import { add, div, frac, less, mul, sub, toNumber, ZERO, type WholeNotes } from '../time/fraction';
 import { asRead, LeftOut, limbFor, type GrooveRead } from './grooveRead';
@@ -48,6 +48,12 @@ export function readMidiGroove(bytes: Uint8Array): Result<GrooveRead> {
   if (!ticksPerBeat)
     return refuse('frames', 'It counts frames and no beats, so it has no bars.', 'Save it with a tempo.');
   if (!notes.length) return refuse('empty', 'There is no note in this MIDI file.', 'Choose one with a drum part.');
+  if (notes.length > MOST_HITS)
+    return refuse(
+      'too-many-notes',
+      `It has ${notes.length.toLocaleString('en')} notes, more than a groove of ${MOST_BARS} bars needs.`,
+      'Save the bars that are wanted by themselves.',
+    );
   const placeOf = (tick: number): WholeNotes => frac(tick, 4 * ticksPerBeat);
   const left = new LeftOut();
   const leave = (what: string, many?: number) => left.leave(what, many);
@@ -78,6 +84,8 @@ export function readMidiGroove(bytes: Uint8Array): Result<GrooveRead> {
   const from = all.findIndex(({ start, meter }) =>
     struck.some(({ at }) => !less(at, start) && less(at, add(start, barLength(meter)))),
   );
+  if (from < 0)
+    return refuse('far', 'Its first stroke comes after hundreds of empty bars.', 'Save it from the bar it begins in.');
   if (from) leave('empty bar before the first stroke', from);
   const bars = all.slice(from, from + MOST_BARS);
   if (all.length - from > MOST_BARS) leave(`bar beyond the first ${MOST_BARS}`, all.length - from - MOST_BARS);
@@ -128,7 +136,11 @@ const tempoOf = (quarterMs: number, { unit }: Meter): number => {
 function withoutGraces(notes: readonly Note[], msOf: (length: WholeNotes) => number): Note[] {
   const isGrace = new Set<Note>();
   const bySurface = new Map<Surface, Note[]>();
-  for (const note of notes) bySurface.set(note.surface, [...(bySurface.get(note.surface) ?? []), note]);
+  for (const note of notes) {
+    const line = bySurface.get(note.surface) ?? [];
+    bySurface.set(note.surface, line);
+    line.push(note);
+  }
   const ornaments = new Map<Note, Ornament>();
   for (const line of bySurface.values())
     for (const [index, note] of line.entries()) {

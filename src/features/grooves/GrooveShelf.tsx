@@ -2,17 +2,22 @@
 
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { GrooveContent, GrooveRow } from '@/server/grooves';
 import type { Person } from '@/server/people';
 import { EmptyState } from '@/ui/EmptyState';
 import { Page } from '@/ui/Page';
 import { plural } from '@/ui/words/text';
+import { DropOn } from './DropOn';
+import { FilesMenu } from './FilesMenu';
 import { Filters } from './Filters';
 import { EVERYTHING, found } from './find';
 import { GrooveCard } from './GrooveCard';
 import { LabelsDialog } from './LabelsDialog';
 import { useContents } from './useContents';
+
+const ImportGrooves = dynamic(() => import('./ImportGrooves').then((module) => module.ImportGrooves), { ssr: false });
 
 /** What the shelf needs to know of whoever looks at it. */
 export type ShelfPerson = Pick<Person, 'id' | 'role' | 'school' | 'setup'>;
@@ -31,6 +36,12 @@ export function GrooveShelf({ person, grooves, first, newGroove }: GrooveShelfPr
   const teacher = person.role === 'teacher';
   const [wanted, setWanted] = useState(EVERYTHING);
   const [labelled, setLabelled] = useState<GrooveRow>();
+  const [isReading, setReading] = useState(false);
+  const [dropped, setDropped] = useState<readonly File[]>([]);
+  const close = () => {
+    setReading(false);
+    setDropped([]);
+  };
   const shown = found(grooves, wanted);
   const there = grooves.filter(({ archived }) => archived === wanted.archived).length;
   return (
@@ -42,6 +53,8 @@ export function GrooveShelf({ person, grooves, first, newGroove }: GrooveShelfPr
           <>
             <Button href="/tunes">Tunes</Button>
             <Button href="/handout/blank">Blank sheet</Button>
+            {shown.length > 0 && <FilesMenu ids={shown.map(({ id }) => id)} />}
+            <Button onClick={() => setReading(true)}>Read from files</Button>
             <form action={newGroove}>
               <Button type="submit" variant="contained">
                 New groove
@@ -51,6 +64,15 @@ export function GrooveShelf({ person, grooves, first, newGroove }: GrooveShelfPr
         )
       }
     >
+      {teacher && (
+        <DropOn
+          onFiles={(files) => {
+            setDropped(files);
+            setReading(true);
+          }}
+        />
+      )}
+      {isReading && <ImportGrooves school={person.school} dropped={dropped} onClose={close} />}
       {!grooves.length && (
         <EmptyState title="No grooves yet">
           Grooves that your teacher sets for you stay here, also when they are done.

@@ -2,11 +2,14 @@
 
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import { LEVELS } from '@/core/limits';
-import { groovesOf, setArchived, setFavourite, setLabels, type GrooveContent } from '@/server/grooves';
+import { readGroove, type GrooveJson } from '@/core/documents/groove';
+import { LEVELS, type Level } from '@/core/limits';
+import { problemsOf, sentence } from '@/core/result';
+import { addGroove, groovesOf, setArchived, setFavourite, setLabels, type GrooveContent } from '@/server/grooves';
 import { asPerson, requirePerson, requireTeacher } from '@/server/session';
 import { tagsShape } from '@/ui/fields';
 import { EMPTY_FORM, readForm, type FormState } from '@/ui/form';
+import { MOST_FILES } from './unpack';
 
 const labelsShape = z.object({
   groove: z.uuid(),
@@ -46,4 +49,27 @@ export async function contentsAction(ids: string[]): Promise<[id: string, conten
   if (!wanted.success) return [];
   const found = await asPerson((db) => groovesOf(db, wanted.data));
   return found.map(({ id, content }) => [id, content]);
+}
+
+const keptShape = z.strictObject({
+  grooves: z
+    .array(z.unknown())
+    .min(1, 'There is nothing to keep.')
+    .max(MOST_FILES, `At most ${MOST_FILES} grooves at once.`),
+  level: z.enum(LEVELS, 'Choose a level from the list.'),
+});
+
+/** Keeps grooves that were read from files, all of them or none; a sentence where they cannot be. */
+export async function keepGroovesAction(given: { grooves: GrooveJson[]; level: Level }): Promise<string | undefined> {
+  const teacher = await requireTeacher();
+  const sent = keptShape.safeParse(given);
+  if (!sent.success) return sentence(problemsOf(sent.error)[0]!);
+  const { level } = sent.data;
+  const read = sent.data.grooves.map(readGroove);
+  for (const one of read) if (!one.ok) return sentence(one.problems[0]!);
+  await asPerson(async (db) => {
+    for (const one of read) if (one.ok) await addGroove(db, teacher, { groove: one.value, level });
+  });
+  revalidatePath('/grooves');
+  return undefined;
 }

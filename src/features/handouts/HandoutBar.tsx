@@ -74,8 +74,8 @@ export function SheetBar({ paper, hasPdf, onPaper, children }: SheetBarProps) {
   const pdf = new URLSearchParams({ page: `${path}?${query}` });
   return (
     <Box
+      component="header"
       className="no-print"
-      role="toolbar"
       aria-label="Handout"
       sx={{
         display: 'flex',

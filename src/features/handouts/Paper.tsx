@@ -30,6 +30,7 @@ export function Paper({ paper, large = false, black = false, children }: PaperPr
         }}
       />
       <Box
+        component="main"
         data-sheet=""
         className="light"
         sx={{

@@ -6,7 +6,7 @@ import { person, sessionCookie } from '@/server/session';
 const refused = (status: number, say: string) => Response.json({ say }, { status });
 
 /** Only sheets are printed here, with what their address asks. */
-const SHEET = /^\/handout\/(?:blank|[0-9a-f-]{36}|lesson\/[0-9a-f-]{36})(?:\?[\w\-.~%&=+]{0,1500})?$/;
+const SHEET = /^\/handout\/(?:blank|[0-9a-f-]{36}|lesson\/[0-9a-f-]{36})(?:\?[\w\-.~%&=+/]{0,1500})?$/;
 
 /** A handout as PDF, made by the browser of this machine, as whoever asks would print it. */
 export async function GET(request: Request): Promise<Response> {

@@ -1,0 +1,63 @@
+import { readGroove } from '../documents/groove';
+import { fail, ok, type Result } from '../result';
+import { readDrumTab } from './drumTabIn';
+import type { GrooveRead } from './grooveRead';
+import { readMidiGroove } from './midiGroove';
+import { readMusicXml } from './musicXmlIn';
+
+/** Endings of files that grooves are read from. */
+export const GROOVE_ENDINGS = ['.json', '.musicxml', '.xml', '.mid', '.midi', '.txt', '.tab'] as const;
+
+/** The largest file that is read, in bytes. */
+export const MOST_FILE_BYTES = 5_000_000;
+
+/** A groove from a file, by the ending of its name; what of the file is not in it is said. Problems say what would work. */
+export function readGrooveFile(name: string, bytes: Uint8Array): Result<GrooveRead> {
+  if (bytes.length > MOST_FILE_BYTES)
+    return wrong('too-large', `${name} is larger than 5 MB.`, 'Save fewer bars in it.');
+  const ending = /\.[a-z]+$/i.exec(name)?.[0].toLowerCase();
+  switch (ending) {
+    case '.mid':
+    case '.midi':
+      return readMidiGroove(bytes);
+    case '.musicxml':
+    case '.xml':
+      return withText(name, bytes, readMusicXml);
+    case '.txt':
+    case '.tab':
+      return withText(name, bytes, readDrumTab);
+    case '.json':
+      return withText(name, bytes, (text) => {
+        let document: unknown;
+        try {
+          document = JSON.parse(text);
+        } catch {
+          return wrong('no-json', `${name} is no JSON.`, 'Give a groove as Mochila writes it.');
+        }
+        const read = readGroove(document);
+        return read.ok ? ok({ groove: read.value, left: [] }) : read;
+      });
+    default:
+      return wrong(
+        'unknown-ending',
+        `Nothing is known of ${ending ?? 'a name without an ending'}.`,
+        `Files end in ${GROOVE_ENDINGS.join(', ')}.`,
+      );
+  }
+}
+
+const wrong = (code: string, say: string, remedy: string) => fail({ code, path: [], where: '', say, remedy });
+
+/** Text as programs write it: UTF-8, or UTF-16 where its first bytes say so. */
+function withText(name: string, bytes: Uint8Array, read: (text: string) => Result<GrooveRead>): Result<GrooveRead> {
+  const [first, second] = bytes;
+  const is16 = (first === 0xff && second === 0xfe) || (first === 0xfe && second === 0xff);
+  const encoding = is16 ? (first === 0xff ? 'utf-16le' : 'utf-16be') : 'utf-8';
+  try {
+    return read(new TextDecoder(encoding, { fatal: true }).decode(bytes));
+  } catch (error) {
+    if (error instanceof TypeError)
+      return wrong('no-text', `${name} is no text that can be read.`, 'Save it as UTF-8, then give it again.');
+    throw error;
+  }
+}
