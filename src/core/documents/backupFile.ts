@@ -9,7 +9,7 @@ import { readVersioned } from './reader';
  */
 const BACKUP_VERSION = 1;
 
-const headShape = z.strictObject({
+export const headShape = z.strictObject({
   version: z.literal(BACKUP_VERSION),
   mochila: z.literal('workshop'),
   workshop: z.string().max(400),
@@ -17,7 +17,7 @@ const headShape = z.strictObject({
 });
 export type BackupHead = Omit<z.infer<typeof headShape>, 'version' | 'mochila'>;
 
-const endShape = z.strictObject({ rows: z.record(z.string().max(60), z.number().int().min(0)) });
+export const endShape = z.strictObject({ rows: z.record(z.string().max(60), z.number().int().min(0)) });
 /** How many rows there are, by table. */
 export type BackupRows = Record<string, number>;
 

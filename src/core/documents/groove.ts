@@ -44,7 +44,7 @@ const technique = z.strictObject({
 });
 
 /** The one shape of a groove as it is stored and sent: places are fractions written as text. */
-const grooveShape = z.strictObject({
+export const grooveShape = z.strictObject({
   version: z.literal(1),
   title: titleShape,
   reading: z.enum(['numbers', 'pulse']),

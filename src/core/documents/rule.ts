@@ -21,7 +21,7 @@ const seed = z
   .max(2 ** 32 - 1);
 
 /** All that decides a drill: the same rule makes the same bars, so the rule is what is kept. */
-const ruleShape = z.strictObject({
+export const ruleShape = z.strictObject({
   version: z.literal(RULE_VERSION),
   family: z.string().max(MOST_FAMILY_NAME),
   /** The version of what wrote it, see `generatorOf`. */
