@@ -13,7 +13,10 @@ test('a groove goes out in each format and comes in again through the screens', 
   const title = 'Reed beds';
   await comeInAs(page, 'Oda');
   await page.goto('/grooves');
-  await page.getByRole('link', { name: `Open ${title} on the bench` }).first().click();
+  await page
+    .getByRole('link', { name: `Open ${title} on the bench` })
+    .first()
+    .click();
   await expect(page).toHaveURL(/bench/);
   const id = /bench\/([0-9a-f-]+)/.exec(page.url())![1]!;
   const fileOf = async (format: string) =>

@@ -9,7 +9,7 @@ import { ask, sessionOf, theCast, type ActorName } from './served';
 const hasReader = fs.existsSync('/usr/bin/pdftotext');
 if (!hasReader) console.error('poppler-utils are not here: what they read of a handout is left out.');
 
-const cast = await theCast();
+const cast = theCast();
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'handouts-'));
 afterAll(() => fs.rmSync(folder, { recursive: true, force: true }));
 

@@ -48,11 +48,12 @@ export function readGrooveFile(name: string, bytes: Uint8Array): Result<GrooveRe
 
 const wrong = (code: string, say: string, remedy: string) => fail({ code, path: [], where: '', say, remedy });
 
+/** What the first two bytes of a text say of it. */
+const ENCODINGS: Partial<Record<string, string>> = { '255 254': 'utf-16le', '254 255': 'utf-16be' };
+
 /** Text as programs write it: UTF-8, or UTF-16 where its first bytes say so. */
 function withText(name: string, bytes: Uint8Array, read: (text: string) => Result<GrooveRead>): Result<GrooveRead> {
-  const [first, second] = bytes;
-  const is16 = (first === 0xff && second === 0xfe) || (first === 0xfe && second === 0xff);
-  const encoding = is16 ? (first === 0xff ? 'utf-16le' : 'utf-16be') : 'utf-8';
+  const encoding = ENCODINGS[`${bytes[0]} ${bytes[1]}`] ?? 'utf-8';
   try {
     return read(new TextDecoder(encoding, { fatal: true }).decode(bytes));
   } catch (error) {

@@ -41,7 +41,8 @@ export function optionsAsked(options: HandoutOptions): Record<string, string> {
     (Object.keys(options) as (keyof HandoutOptions)[]).flatMap((name) => {
       const value = options[name];
       if (value === usual[name]) return [];
-      return [[name, typeof value === 'boolean' ? (value ? 'on' : 'off') : value]];
+      const switched = value ? 'on' : 'off';
+      return [[name, typeof value === 'boolean' ? switched : value]];
     }),
   );
 }

@@ -52,8 +52,10 @@ export function drawLine(into: HTMLElement, line: ChartLine, { width, perLine, c
     const stave = new Stave(left, line.staveAt, own, { spaceAboveStaffLn: 0 });
     if (clef && index === 0) stave.addClef('percussion');
     if (bar.isMeterShown) stave.addTimeSignature(`${bar.meter.beats}/${bar.meter.unit}`);
-    stave.setBegBarType(bar.isRepeatBegun ? REPEAT_BEGIN : index === 0 ? SINGLE : NONE);
-    stave.setEndBarType(bar.times > 1 ? REPEAT_END : bar.isLast ? END : SINGLE);
+    const plainBegin = index === 0 ? SINGLE : NONE;
+    const plainEnd = bar.isLast ? END : SINGLE;
+    stave.setBegBarType(bar.isRepeatBegun ? REPEAT_BEGIN : plainBegin);
+    stave.setEndBarType(bar.times > 1 ? REPEAT_END : plainEnd);
     stave.setContext(context).draw();
     fill(bar, stave, context);
     const [from, to] = [stave.getNoteStartX() + 8, left + own - (bar.times > 1 ? 16 : 8)];
@@ -82,10 +84,7 @@ function fill(bar: EngravedBar, stave: Stave, context: Context): void {
       .draw();
     return;
   }
-  const voices = [
-    ...(bar.same ? (bar.same.isFirst ? [voiceOf([repeated(bar.same.bars)])] : []) : []),
-    ...(bar.same || bar.free === 'free' ? [] : [voiceOf(bar.isRest ? [wholeRest()] : slashes(bar))]),
-  ];
+  const voices = underHits(bar).map((notes) => voiceOf(notes));
   const hits = bar.hits.length && !bar.same ? hitsOver(bar) : undefined;
   if (hits) voices.push(hits.voice);
   if (!voices.length) return;
@@ -97,6 +96,13 @@ function fill(bar: EngravedBar, stave: Stave, context: Context): void {
     if (each instanceof Beam) each.postFormat();
     each.setContext(context).draw();
   }
+}
+
+/** What stands in a bar beside its hits: what is repeated, a rest, or slashes; nothing where there is no pulse. */
+function underHits(bar: EngravedBar): Note[][] {
+  if (bar.same) return bar.same.isFirst ? [[repeated(bar.same.bars)]] : [];
+  if (bar.free === 'free') return [];
+  return [bar.isRest ? [wholeRest()] : slashes(bar)];
 }
 
 const voiceOf = (notes: Note[]) => new Voice().setMode(Voice.Mode.SOFT).addTickables(notes);

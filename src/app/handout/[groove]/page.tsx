@@ -29,7 +29,8 @@ export default async function GrooveHandout({ params, searchParams }: HandoutPag
   if (!id.success) notFound();
   const [forId, setId] = [z.uuid().safeParse(asked.for), z.uuid().safeParse(asked.set)];
   const { found, whose, set } = await asPerson(async (db) => {
-    const named = who.role === 'student' ? who : forId.success ? await student(db, forId.data) : undefined;
+    const asksFor = who.role === 'teacher' && forId.success ? await student(db, forId.data) : undefined;
+    const named = who.role === 'student' ? who : asksFor;
     const open = named ? await openAssignments(db, named.id) : [];
     return {
       found: await groove(db, id.data),
