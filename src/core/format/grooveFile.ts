@@ -3,6 +3,7 @@ import { writeGroove } from '../documents/groove';
 import type { Groove } from '../groove/groove';
 import { drumTabOf } from './drumTab';
 import type { GrooveFile } from './grooveFileKinds';
+import { lilypondOf } from './lilypond';
 import { midiOf } from './midiOut';
 import { musicXmlOf } from './musicXml';
 
@@ -15,6 +16,8 @@ export function grooveFile(groove: Groove, file: GrooveFile, school: School): st
       return musicXmlOf(groove);
     case 'text':
       return drumTabOf(groove, school);
+    case 'lilypond':
+      return lilypondOf(groove);
     case 'json':
       return `${JSON.stringify(writeGroove(groove), null, 2)}\n`;
   }

@@ -3,6 +3,7 @@ export const GROOVE_FILES = {
   midi: { ending: 'mid', type: 'audio/midi', words: 'MIDI file' },
   musicxml: { ending: 'musicxml', type: 'application/vnd.recordare.musicxml+xml', words: 'MusicXML' },
   text: { ending: 'txt', type: 'text/plain; charset=utf-8', words: 'Plain text' },
+  lilypond: { ending: 'ly', type: 'text/x-lilypond; charset=utf-8', words: 'LilyPond' },
   json: { ending: 'json', type: 'application/json', words: 'Mochila’s own JSON' },
 } as const;
 export type GrooveFile = keyof typeof GROOVE_FILES;

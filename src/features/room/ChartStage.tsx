@@ -73,7 +73,7 @@ export function ChartStage({ piece, chart, onStage, playing, task, beads, strip,
           }}
         >
           {next.map(({ inBars, say }, index) => (
-            <Box key={inBars} component="span" sx={{ ml: 2, opacity: index ? 0.75 : 1 }}>
+            <Box key={inBars} component="span" sx={{ ml: 2, color: index ? 'text.secondary' : undefined }}>
               in {inBars}: {say}
             </Box>
           ))}
