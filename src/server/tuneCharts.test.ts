@@ -1,12 +1,13 @@
 import { beforeAll, expect, test } from 'vitest';
 import { readChartText } from '@/core/chart/chartText';
 import type { ChartForm } from '@/core/documents/chart';
-import { setUpWorkshop } from './door';
+import { openAssignments, setAssignment } from './assignments';
+import { openSession, setUpWorkshop } from './door';
 import { addGroove, groove, grooves, saveGroove } from './grooves';
-import { signedInPerson, type Person } from './people';
+import { addStudent, signedInPerson, type Person } from './people';
 import { STARTER_GROOVES } from './demo/grooves';
 import { throwAwayDatabase } from './testing/throwAway';
-import { chartOf, keepChart } from './tuneCharts';
+import { chartChoices, chartOf, keepChart } from './tuneCharts';
 import { changeTune, dropTune, keepTunes, tunes, type NewTune } from './tunes';
 
 const here = throwAwayDatabase('tune_charts');
@@ -91,6 +92,39 @@ test('a chart is no groove of the shelf and not changed on the bench; what can b
   const all = await here.as(token, (db) => grooves(db, { drills: true }));
   expect(all.find((one) => one.id === id)).toMatchObject({ chart_bars: 4, drill_exercises: null });
   expect(await here.as(token, (db) => saveGroove(db, id, 3, chart.groove))).toEqual({ kind: 'gone' });
+});
+
+test('it is set as homework, and then its student sees it and nobody else', async () => {
+  const { id } = await kept();
+  expect((await here.as(token, chartChoices)).map((one) => one.id)).toContain(id);
+  const pupils = await Promise.all(
+    ['ada', 'bo'].map((signInName) =>
+      here.as(token, (db) =>
+        addStudent(db, teacher, {
+          name: signInName,
+          signInName,
+          password: 'a long password',
+          level: 'first year',
+          setup: 'left-handed',
+          school: 'e-and-a / trip-let',
+        }),
+      ),
+    ),
+  );
+  await here.as(token, (db) =>
+    setAssignment(db, teacher, {
+      student_id: pupils[0]!,
+      groove_id: id,
+      tempo: 90,
+      click: 'counts',
+      minutes: 10,
+      reason: 'For Friday.',
+    }),
+  );
+  const [own, other] = await Promise.all(pupils.map((id) => openSession(id)));
+  expect(await here.as(own!, (db) => chartOf(db, id))).toMatchObject({ kind: 'chart' });
+  expect(await here.as(other!, (db) => chartOf(db, id))).toBeUndefined();
+  expect(await here.as(own!, (db) => openAssignments(db, pupils[0]!))).toMatchObject([{ title: 'Slow water' }]);
 });
 
 test('it is called as its tune is, and put away with it', async () => {

@@ -1,5 +1,5 @@
 import type { ChartForm } from '@/core/documents/chart';
-import { writeWrittenChart, type WrittenChart } from '@/core/documents/writtenChart';
+import { readWrittenChart, writeWrittenChart, type WrittenChart } from '@/core/documents/writtenChart';
 import { writeOutChart, type GroovesById } from '@/core/chart/writeOut';
 import { metersInWords } from '@/core/groove/groove';
 import { ok, type Problem, type Result } from '@/core/result';
@@ -50,6 +50,10 @@ export async function keepChart(
   if (!found) return ok({ kind: 'gone' });
   const written = writeOutChart(form, found.title, await groovesIn(db, form));
   if (!written.ok) return written;
+  const kept = writeWrittenChart(written.value);
+  // As every document is read, so that nothing is kept that could not be.
+  const read = readWrittenChart(JSON.parse(asJson(kept.chart)), JSON.parse(asJson(kept.groove)));
+  if (!read.ok) return read;
   const chart = written.value;
   if (!found.chart_id) {
     const id = await addGroove(db, teacher, { id: wanted, groove: chart.groove, level: 'second year', chart });
@@ -57,7 +61,6 @@ export async function keepChart(
     return ok({ kind: 'saved', id, save_number: 1 });
   }
   const { groove: bars } = chart;
-  const kept = writeWrittenChart(chart);
   const saved = await db.query<{ save_number: number }>(
     `update groove set title = $3, meter = $4, tempo = $5, document_version = $6, document = $7, chart = $8,
        save_number = save_number + 1, saved_at = now()
@@ -87,4 +90,12 @@ export async function chartOf(
   const { content, save_number } = found;
   if ('unreadable' in content) return { kind: 'unreadable', problem: content.unreadable };
   return content.chart ? { kind: 'chart', id, save_number, chart: content.chart } : undefined;
+}
+
+/** The workshop's charts as they can be set, by title: none is read for it. */
+export async function chartChoices(db: Db): Promise<{ id: string; title: string; tempo: number }[]> {
+  const { rows } = await db.query<{ id: string; title: string; tempo: number }>(
+    'select id, title, tempo from groove where chart is not null and archived_at is null order by lower(title), id',
+  );
+  return rows;
 }

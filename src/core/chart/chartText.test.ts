@@ -102,6 +102,7 @@ describe('read aloud', () => {
     ['A 8, shuffle, straight', 'said-twice: straight'],
     ['f; A 8', 'before-sections: f'],
     ['4/5; A 8', 'no-meter: 4/5'],
+    ['quarter at 0; A 8', 'out-of-bounds: quarter at 0; A 8'],
     ['A (B 4; C 4', 'not-closed: A (B 4; C 4'],
     [`A ${'x'.repeat(20_001)}`, `too-long: A ${'x'.repeat(20_001)}`],
   ])('%j is told at its place', (text, said) => expect(wrong(text)).toBe(said));

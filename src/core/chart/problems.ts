@@ -21,6 +21,10 @@ const WORDS = {
   'for-ever': ['This goes round for ever.', 'Make the jump once, or write where it ends.'],
   'no-such-count': ['There is no such count in this bar.', 'Name a count like 2, & of 4 or let of 3.'],
   'no-such-bar': ['There is no such bar.', 'Write the bar into the section first.'],
+  speed: [
+    'It would go slower or quicker here than anybody plays.',
+    'Write the tempo itself, or another change of notes.',
+  ],
   'no-meter': ['This is no meter.', 'Write one like 4/4 or 6/8.'],
   'bars-do-not-add-up': ['These bars reach beyond the end of the section.', 'Write fewer of them, or more bars.'],
   'too-deep': ['Sections lie too deep within one another.', 'Write the inner ones beside each other.'],

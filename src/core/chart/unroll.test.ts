@@ -5,6 +5,7 @@ import { MOST_UNROLLED_BARS } from '../limits';
 import { cases } from '../testing/vectors';
 import { format } from '../time/fraction';
 import type { ChartProblemCode } from './problems';
+import { readChartText } from './chartText';
 import { unroll, type PlayedBar } from './unroll';
 import { dynamics, feelRuns, meterRuns, seconds, tempos } from './whole';
 
@@ -324,4 +325,17 @@ test('whatever is marked, it is played within its bound or told why not', () => 
     }),
     { numRuns: 500 },
   );
+});
+
+test('changes of notes that nobody plays are told where they are, however they add up', () => {
+  const of = (change: string, many: number) => {
+    const read = readChartText(
+      ['quarter at 120', ...Array.from({ length: many }, (_, at) => `S${at} 1, ${change}`)].join('; '),
+    );
+    const answer = read.ok ? unroll(read.value) : undefined;
+    return answer?.ok === false ? `${answer.problems[0]!.code}: ${answer.problems[0]!.where}` : answer?.ok;
+  };
+  expect(of('quarter = 16th quintuplet', 40)).toBe('speed: S3, bar 1');
+  expect(of('whole = 32nd', 2)).toBe('speed: S0, bar 1');
+  expect(of('quarter = dotted quarter', 3)).toBe(true);
 });

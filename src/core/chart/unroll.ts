@@ -190,9 +190,8 @@ class Unrolling {
     if (!read.ok) throw wrong('no-meter');
     const meter = read.value;
     const feel = marks.feel ?? before?.feel ?? this.form.feel;
-    let speed = before?.speed ?? speedOf(this.form.tempo);
-    if (marks.change) speed = mul(speed, div(NOTE_VALUES[marks.change.new], NOTE_VALUES[marks.change.old]));
-    if (marks.tempo) speed = speedOf(marks.tempo);
+    const speed = speedAfter(before?.speed ?? speedOf(this.form.tempo), marks);
+    if (!speed) throw wrong('speed');
 
     const same = this.#sameAs(bar);
     if (same && !same.bar) throw wrong('nothing-before');
@@ -247,6 +246,24 @@ class Unrolling {
     if (this.#seen.has(state)) throw new CannotBePlayed(chartProblem('for-ever', bar));
     this.#seen.add(state);
     return { to: jump.startsWith('D.C.') ? this.bars[0]! : this.#signed('segno')! };
+  }
+}
+
+/** Whole notes a minute, far beyond what is played: from one in ten minutes to more than a hundred a second. */
+const SLOWEST_SPEED = 1 / 10;
+const FASTEST_SPEED = 10_000;
+
+/** The speed with the changes of a bar; undefined where nobody plays so slowly or quickly, or no fraction holds it. */
+function speedAfter(before: Fraction, { change, tempo }: Marks): Fraction | undefined {
+  try {
+    let speed = before;
+    if (change) speed = mul(speed, div(NOTE_VALUES[change.new], NOTE_VALUES[change.old]));
+    if (tempo) speed = speedOf(tempo);
+    const perMinute = speed.n / speed.d;
+    return perMinute >= SLOWEST_SPEED && perMinute <= FASTEST_SPEED ? speed : undefined;
+  } catch (error) {
+    if (error instanceof RangeError) return undefined;
+    throw error;
   }
 }
 

@@ -153,6 +153,19 @@ describe('a chart written out', () => {
     expect(made.ok ? '' : made.problems[0]!.code).toBe('too-many-bars');
   });
 
+  test('a count that is named twice is caught once', () => {
+    const chart = written(chartOf('A 1, hits: 1, short 1, long 1, & of 2'));
+    expect(chart.groove.bars[0]!.strokes).toHaveLength(4);
+    expect(
+      readWrittenChart(JSON.parse(JSON.stringify(writeWrittenChart(chart).chart)), writeWrittenChart(chart).groove).ok,
+    ).toBe(true);
+  });
+
+  test('more than half an hour is told', () => {
+    const made = writeOutChart(chartOf('A 500, 10 times'), 'Long');
+    expect(made.ok ? '' : made.problems[0]!.say).toBe('It lasts 200 minutes.');
+  });
+
   test('is stored and read to the same', () => {
     for (const { form } of playable) {
       const chart = written(form);

@@ -7,7 +7,7 @@ import { barLength, countsOf, formatMeter, isCompound, type Meter, type Reading 
 import type { Bar, Groove, Stroke } from '../groove/groove';
 import type { Limb, Surface } from '../groove/limbs';
 import { cellsFor } from '../groove/place';
-import { FASTEST, MOST_BARS, MOST_EXERCISES, MOST_PLACES, MOST_ROUNDS, SLOWEST } from '../limits';
+import { FASTEST, LONGEST_TAKE_MS, MOST_BARS, MOST_EXERCISES, MOST_PLACES, MOST_ROUNDS, SLOWEST } from '../limits';
 import { fail, ok, problemAt, type Result } from '../result';
 import {
   add,
@@ -63,8 +63,10 @@ function barOf(played: PlayedBar, kept: Bar | undefined, reading: Reading): { ba
   const { meter, hits } = played;
   // In triplets nothing is swung: a hit stands there where it sounds.
   const isTriplet = (at: WholeNotes) => kept !== undefined && !isSwingable(cellAt(meter, reading, kept.cells, at));
-  const caught = hits.map(({ written, sounding }) => (isTriplet(written) ? sounding : written));
-  const struck = hits.flatMap((hit, index) => strokesOf(hit, caught[index]!));
+  // Named twice, a count is caught once, as it was named first.
+  const once = hits.filter(({ written }, index) => hits.findIndex((hit) => equal(hit.written, written)) === index);
+  const caught = once.map(({ written, sounding }) => (isTriplet(written) ? sounding : written));
+  const struck = once.flatMap((hit, index) => strokesOf(hit, caught[index]!));
   const isOver = ({ limb, at }: Stroke) => struck.some((hit) => hit.limb === limb && equal(hit.at, at));
   const around = kept?.strokes.filter((one) => !isOver(one)) ?? [];
   // Where no grid holds both, the hits alone: they are what has to land.
@@ -199,8 +201,15 @@ export function writeOutChart(form: ChartForm, title: string, grooves: GroovesBy
     exercises.some(({ places }) => places.length > MOST_PLACES)
   )
     return tooMuch('too-long', 'It goes through too many sections, or hits of one section.', 'Play it fewer times.');
+  const lasts = seconds(played);
+  if (1000 * lasts > LONGEST_TAKE_MS)
+    return tooMuch(
+      'too-long',
+      `It lasts ${Math.round(lasts / 60)} minutes.`,
+      'Half an hour is the most that is played in one go.',
+    );
   const groove: Groove = { version: 1, title, reading, tempo: bpm, bars };
-  return ok({ form, groove, passages: passages.all, exercises, bars: played.length, seconds: seconds(played) });
+  return ok({ form, groove, passages: passages.all, exercises, bars: played.length, seconds: lasts });
 }
 
 const tooMuch = (code: string, say: string, remedy: string) => fail(problemAt('sections', code, say, remedy));

@@ -32,7 +32,10 @@ const fractionText = z
   .regex(/^\d{1,6}(\/[1-9]\d{0,5})?$/, 'Write a number, or a fraction like 189/2.');
 const manyBars = z.number().int().min(1).max(MOST_CHART_BARS);
 
-const tempoMark = z.strictObject({ beat: noteValue, bpm: fractionText });
+const tempoMark = z.strictObject({
+  beat: noteValue,
+  bpm: fractionText.refine((text) => !/^0+(?:\/|$)/.test(text), 'A tempo is more than 0.'),
+});
 
 /** What stands over a bar. */
 const marksShape = z.strictObject({

@@ -7,11 +7,12 @@ import { DRILL, EAR, TUNE } from './shapes';
 /** The tempo that stands with what is only listened to: a column that wants one. */
 const ANY_TEMPO = 80;
 
-/** All that can be set: the shelf's grooves, the drills, the tunes that a groove fits, and what is listened to. */
+/** All that can be set: the shelf's grooves, the charts, the drills, the tunes that a groove fits, and what is listened to. */
 export function homeworkChoices(
   grooves: readonly { id: string; title: string; tempo: number; archived: boolean }[],
   drills: readonly { id: string; name: string; goal: number; click: ClickPlanName }[],
   tunes: readonly { id: string; title: string; tempo: number; grooves: readonly unknown[] }[],
+  charts: readonly { id: string; title: string; tempo: number }[],
 ): HomeworkChoice[] {
   return [
     ...grooves
@@ -22,6 +23,12 @@ export function homeworkChoices(
         tempo,
         click: 'counts' as const,
       })),
+    ...charts.map(({ id, title, tempo }) => ({
+      value: id,
+      label: `Chart: ${title} (${tempoInWords(tempo)})`,
+      tempo,
+      click: 'counts' as const,
+    })),
     ...drills.map(({ id, name, goal, click }) => ({
       value: `${DRILL}${id}`,
       label: `Drill: ${name} (${tempoInWords(goal)})`,

@@ -4,14 +4,15 @@ import type { StepOpens } from '@/core/documents/lesson';
 /** Something a step of a lesson can open, as it stands in a list. */
 export interface OpensChoice {
   label: string;
-  group: 'Set' | 'Grooves' | 'Drills' | 'By ear';
+  group: 'Set' | 'Grooves' | 'Charts' | 'Drills' | 'By ear';
   opens: StepOpens;
 }
 
-/** All that a step can open: the shelf's grooves, the drills, and what is listened to. */
+/** All that a step can open: the shelf's grooves, the charts, the drills, and what is listened to. */
 export function opensChoices(
   grooves: readonly { id: string; title: string; tempo: number; archived: boolean }[],
   drills: readonly { id: string; name: string; goal: number }[],
+  charts: readonly { id: string; title: string; tempo: number }[],
 ): OpensChoice[] {
   return [
     ...grooves
@@ -21,6 +22,11 @@ export function opensChoices(
         group: 'Grooves',
         opens: { what: 'groove', id, title, bpm: tempo },
       })),
+    ...charts.map(({ id, title, tempo }): OpensChoice => ({
+      label: title,
+      group: 'Charts',
+      opens: { what: 'groove', id, title, bpm: tempo },
+    })),
     ...drills.map(({ id, name, goal }): OpensChoice => ({
       label: name,
       group: 'Drills',

@@ -7,7 +7,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useState, useTransition } from 'react';
+import { useDeferredValue, useState, useTransition } from 'react';
 import type { EngravedBar } from '@/core/chart/engraved';
 import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { Tune } from '@/server/tunes';
@@ -41,7 +41,9 @@ export function TunePage({ tune, kept, unreadable, grooves }: TunePageProps) {
   const [busy, start] = useTransition();
   const [pointed, setPointed] = useState<{ bar: EngravedBar; at: HTMLElement }>();
   const typed = useChartText(kept?.chart.form);
-  const { shown, form, chart } = typed;
+  const { form, chart } = typed;
+  // Typing goes before engraving.
+  const shown = useDeferredValue(typed.shown);
   const keep = () =>
     start(async () => {
       const answer = await keepChartAction({ tune: tune.id, from: saveNumber, form: form! });

@@ -14,6 +14,7 @@ import { upcoming } from '@/server/lessonTimes';
 import { lessonTemplates } from '@/server/lessonTemplates';
 import { lastWords } from '@/server/news';
 import { asPerson, requireTeacher } from '@/server/session';
+import { chartChoices } from '@/server/tuneCharts';
 import { tunes } from '@/server/tunes';
 
 export const metadata = { title: 'Lesson' };
@@ -28,7 +29,7 @@ export default async function OneLessonPage({ params }: { params: Promise<{ id: 
     const found = await lesson(db, id.data);
     if (!found) notFound();
     const ids = found.students.map((one) => one.id);
-    const [shelf, drills] = [await grooves(db), await drillChoices(db)];
+    const [shelf, drills, charts] = [await grooves(db), await drillChoices(db), await chartChoices(db)];
     const words = await lastWords(db, ids);
     const next = ids[0]
       ? await upcoming(db, ids[0], new Date(Math.max(Date.now(), found.starts_at.getTime() + 60_000)), timeZone)
@@ -37,7 +38,7 @@ export default async function OneLessonPage({ params }: { params: Promise<{ id: 
       <LessonPage
         lesson={found}
         clock={clock}
-        choices={opensChoices(shelf, drills)}
+        choices={opensChoices(shelf, drills, charts)}
         templates={await lessonTemplates(db)}
         last={found.students.flatMap(({ id: whose, name }) => {
           const last = words.get(whose);
@@ -47,7 +48,7 @@ export default async function OneLessonPage({ params }: { params: Promise<{ id: 
           <HomeworkSection
             students={found.students}
             homework={await homework(db, ids, { timeZone })}
-            choices={homeworkChoices(shelf, drills, await tunes(db))}
+            choices={homeworkChoices(shelf, drills, await tunes(db), charts)}
             due={dueChoicesOf(next, clock)}
             clock={clock}
             canSet={found.state !== 'skipped'}

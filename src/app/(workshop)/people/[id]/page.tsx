@@ -24,6 +24,7 @@ import { paths } from '@/server/paths';
 import { student, teachers, teachersOf } from '@/server/people';
 import { asPerson, requireTeacher } from '@/server/session';
 import { takes } from '@/server/takes';
+import { chartChoices } from '@/server/tuneCharts';
 import { tunes, tunesFor } from '@/server/tunes';
 import { askedOnce } from '@/ui/asked';
 import { readerOf } from '@/ui/reader';
@@ -64,7 +65,12 @@ export default async function PersonPage({ params, searchParams }: PersonPagePro
             students={[found]}
             homework={known.homework}
             ended={await homework(db, [found.id], { timeZone, ended: true })}
-            choices={homeworkChoices(await grooves(db), await drillChoices(db), await tunes(db))}
+            choices={homeworkChoices(
+              await grooves(db),
+              await drillChoices(db),
+              await tunes(db),
+              await chartChoices(db),
+            )}
             due={dueChoicesOf(coming, clock)}
             clock={clock}
             chosen={drill && `${DRILL}${drill}`}
