@@ -336,6 +336,6 @@ test('changes of notes that nobody plays are told where they are, however they a
     return answer?.ok === false ? `${answer.problems[0]!.code}: ${answer.problems[0]!.where}` : answer?.ok;
   };
   expect(of('quarter = 16th quintuplet', 40)).toBe('speed: S3, bar 1');
-  expect(of('whole = 32nd', 2)).toBe('speed: S0, bar 1');
+  expect(of('whole = 32nd', 2)).toBe('speed: S1, bar 1');
   expect(of('quarter = dotted quarter', 3)).toBe(true);
 });

@@ -83,10 +83,10 @@ describe('what a drill sets in the room', () => {
 
 test('the stage knows which exercise is on and which comes next, in a rest only the next, at the end only the last', () => {
   const { passages } = drill({ repeats: 2, rest: 1, most: 16 });
-  expect(stageAt(passages, 0)).toEqual({ now: 0, bar: 0, next: { exercise: 1, inBars: 3 } });
-  expect(stageAt(passages, 1)).toEqual({ now: 0, bar: 0, next: { exercise: 1, inBars: 2 } });
-  expect(stageAt(passages, 2)).toEqual({ now: undefined, bar: 1, next: { exercise: 1, inBars: 1 } });
-  expect(stageAt(passages, 46)).toEqual({ now: 15, bar: 16 });
+  expect(stageAt(passages, 0)).toEqual({ now: 0, at: 0, bar: 0, next: { exercise: 1, inBars: 3 } });
+  expect(stageAt(passages, 1)).toEqual({ now: 0, at: 1, bar: 0, next: { exercise: 1, inBars: 2 } });
+  expect(stageAt(passages, 2)).toEqual({ now: undefined, at: 2, bar: 1, next: { exercise: 1, inBars: 1 } });
+  expect(stageAt(passages, 46)).toEqual({ now: 15, at: 46, bar: 16 });
   // Gone through again, it begins again.
   expect(stageAt(passages, 48)).toEqual(stageAt(passages, 0));
 });

@@ -56,15 +56,15 @@ describe('the stage', () => {
     act(() => result.current.onMoment(moment({ bar: 0, barInRun: 1, exercise: 0, fraction: 0.25 })));
     expect([playhead.mock.lastCall, result.current.onStage]).toEqual([
       [0, 0.25],
-      { now: 0, bar: 0, next: { exercise: 1, inBars: 2 } },
+      { now: 0, at: 1, bar: 0, next: { exercise: 1, inBars: 2 } },
     ]);
     act(() => result.current.onMoment(moment({ bar: 1, barInRun: 2, fraction: 0.25 })));
     expect([playhead.mock.lastCall, result.current.onStage]).toEqual([
       [undefined, 0.25],
-      { now: undefined, bar: 1, next: { exercise: 1, inBars: 1 } },
+      { now: undefined, at: 2, bar: 1, next: { exercise: 1, inBars: 1 } },
     ]);
     act(() => result.current.onMoment(moment({ bar: 2, barInRun: 4, exercise: 1 })));
-    expect(result.current.onStage).toEqual({ now: 1, bar: 2 });
+    expect(result.current.onStage).toEqual({ now: 1, at: 4, bar: 2 });
     act(() => result.current.onMoment(undefined));
     expect(result.current.onStage).toMatchObject({ now: 0 });
   });
