@@ -6,6 +6,7 @@ import { readChartText } from '@/core/chart/chartText';
 import { writeGroove } from '@/core/documents/groove';
 import { usualRule } from '@/core/drill/rule';
 import { familyNamed } from '@/core/drill/registry';
+import { chartFile } from '@/core/format/chartFile';
 import { publishedSchemas } from '@/core/format/schemas';
 import { STARTERS } from '@/core/testing/starters';
 
@@ -35,6 +36,6 @@ test('grooves, rules and charts of ours are what the schemas say, and others are
   expect(drill({})).toBe(false);
   const chart = validator('chart');
   const read = readChartText('A 8, 2 times, hits: 1 in bar 8, ending 1: 2, ending 2: 2; verse (B 4; C 4)');
-  expect(read.ok && chart(read.value)).toBe(true);
+  expect(read.ok && chart(JSON.parse(chartFile(read.value, 'Ferry song', 'json')))).toBe(true);
   expect(chart({ sections: [] })).toBe(false);
 });

@@ -1,5 +1,8 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { afterAll, afterEach, describe, expect, test } from 'vitest';
+import { readChartText } from '@/core/chart/chartText';
+import { writeOutChart } from '@/core/chart/writeOut';
+import { writeWrittenChart } from '@/core/documents/writtenChart';
 import { LIMBS, USUAL_SURFACES } from '@/core/groove/limbs';
 import { EMPTY, freshClimb, grooveJson, sampleArguments } from './samples';
 import { PASSWORD } from './seed';
@@ -105,6 +108,8 @@ const SENT_TO = [
   '/files/grooves/[id]/[format]',
   '/files/grooves',
   '/files/handouts',
+  '/files/takes/[id]/[sheet]',
+  '/files/charts/[id]/[format]',
   '/join/[invitation]',
 ];
 
@@ -619,6 +624,50 @@ test('a groove is a file for whoever sees it', async () => {
     ['..%2f', cast.groove],
   ] as const)
     expect([format, id, (await answer('owner', format, id)).status]).toEqual([format, id, 404]);
+});
+
+test('a take as a table is for whoever sees the take', async () => {
+  const answer = async (actor: ActorName, sheet: string, id = cast.take) =>
+    ask(`/files/takes/${id}/${sheet}`, actor === 'visitor' ? undefined : await sessionOf(cast[actor].id));
+  const may = { visitor: 401, student: 200, other: 404, teacher: 200, colleague: 404, owner: 200, foreign: 404 };
+  for (const sheet of ['figures', 'strokes'])
+    for (const [actor, status] of Object.entries(may))
+      expect([sheet, actor, (await answer(actor as ActorName, sheet)).status]).toEqual([sheet, actor, status]);
+  expect(await (await answer('student', 'strokes')).text()).toMatch(/^bar played,bar written,count/);
+  for (const [sheet, id] of [
+    ['all', cast.take],
+    ['figures', 'x'],
+    ['figures', crypto.randomUUID()],
+  ] as const)
+    expect([sheet, id, (await answer('owner', sheet, id)).status]).toEqual([sheet, id, 404]);
+});
+
+test('a chart is a file for whoever sees it', async () => {
+  const id = crypto.randomUUID();
+  const read = readChartText('A 4, hits: 1 in bar 4');
+  const made = read.ok ? writeOutChart(read.value, 'Pier song') : undefined;
+  if (!made?.ok) throw new Error('It can be played.');
+  const { groove, chart } = writeWrittenChart(made.value);
+  await owner.query(
+    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document, chart)
+     values ($1, $2, $3, 'Pier song', '4/4', 'first year', 100, 1, $4, $5)`,
+    [id, cast.workshop, cast.teacher.id, JSON.stringify(groove), JSON.stringify(chart)],
+  );
+  const answer = async (actor: ActorName, format: string, one = id) =>
+    ask(`/files/charts/${one}/${format}`, actor === 'visitor' ? undefined : await sessionOf(cast[actor].id));
+  const may = { visitor: 401, student: 404, other: 404, teacher: 200, colleague: 200, owner: 200, foreign: 404 };
+  for (const format of ['text', 'json'])
+    for (const [actor, status] of Object.entries(may))
+      expect([format, actor, (await answer(actor as ActorName, format)).status]).toEqual([format, actor, status]);
+  expect(await (await answer('teacher', 'text')).text()).toContain('A 4, hits: 1 in bar 4');
+  // A groove that plays no chart has no such file.
+  for (const [format, one] of [
+    ['exe', id],
+    ['text', cast.groove],
+    ['text', 'x'],
+  ] as const)
+    expect([format, one, (await answer('owner', format, one)).status]).toEqual([format, one, 404]);
+  await owner.query('delete from groove where id = $1', [id]);
 });
 
 test('grooves in one zip are those one sees', async () => {

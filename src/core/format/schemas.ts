@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { endShape, headShape } from '../documents/backupFile';
-import { chartFormShape } from '../documents/chart';
 import { grooveShape } from '../documents/groove';
 import { ruleShape } from '../documents/rule';
+import { chartFileShape } from './chartFile';
 
 /** What is published of our own files, by the name of each: a JSON Schema made from the shapes they are read by. */
 const PUBLISHED = {
@@ -11,7 +11,10 @@ const PUBLISHED = {
     'A groove, as it is taken out as JSON. Places are fractions of a whole note from the start of their bar.',
   ],
   drill: [ruleShape, 'The rule of a drill: what is written out of it is the same for the same rule.'],
-  chart: [chartFormShape, 'The form of a tune: sections with what stands over their bars, repeats, endings, signs.'],
+  chart: [
+    chartFileShape,
+    'A chart, as it is taken out as JSON: the form of a tune, sections with what stands over their bars, repeats, endings, signs.',
+  ],
   'workshop-head': [
     headShape,
     'The first line of a workshop as one file. Each line after it is the name of a table, a blank, and a row as JSON.',

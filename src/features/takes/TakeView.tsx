@@ -18,6 +18,7 @@ import type { TakeNote } from '@/server/takeNotes';
 import type { TakeRow } from '@/server/takes';
 import { useListenBack } from '@/sound/recordings/useListenBack';
 import { Page } from '@/ui/Page';
+import { DownloadMenu } from '@/ui/DownloadMenu';
 import { PrintButton } from '@/ui/PrintButton';
 import type { Reader } from '@/ui/reader';
 import { practiceHref } from '@/ui/take/practiceHref';
@@ -69,6 +70,13 @@ export function TakeView({ row, take, reader, readerId, notes, recording, before
       actions={
         <>
           {others.length > 0 && <BesideChoice takeId={row.id} others={others} clock={clock} />}
+          <DownloadMenu
+            label="As a file"
+            files={[
+              { words: 'Every figure, as CSV', href: `/files/takes/${row.id}/figures` },
+              { words: 'Every stroke, as CSV', href: `/files/takes/${row.id}/strokes` },
+            ]}
+          />
           <PrintButton />
           <Button href={own ? '/takes' : `/takes?student=${row.player_id}`} variant="outlined" className="no-print">
             All takes

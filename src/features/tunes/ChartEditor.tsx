@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useRef } from 'react';
 import { sentence } from '@/core/result';
 import { Pick } from '@/ui/Pick';
+import { ReadChart } from './ReadChart';
 import { sectionNames, type ChartTyped } from './useChartText';
 
 interface ChartEditorProps {
@@ -72,6 +73,7 @@ export function ChartEditor({ typed, grooves, busy, say, onKeep, onClose }: Char
         <Button variant="contained" onClick={onKeep} loading={busy} disabled={!chart}>
           Keep the chart
         </Button>
+        <ReadChart onRead={typed.setText} />
         <Button onClick={onClose}>Close</Button>
       </Box>
       {form && grooves.length > 0 && (

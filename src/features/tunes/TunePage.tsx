@@ -9,8 +9,10 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useDeferredValue, useState, useTransition } from 'react';
 import type { EngravedBar } from '@/core/chart/engraved';
+import { CHART_FILE_NAMES, CHART_FILES } from '@/core/format/chartFile';
 import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { Tune } from '@/server/tunes';
+import { DownloadMenu } from '@/ui/DownloadMenu';
 import { EmptyState } from '@/ui/EmptyState';
 import { Page } from '@/ui/Page';
 import { useKept } from '@/ui/useKept';
@@ -63,7 +65,18 @@ export function TunePage({ tune, kept, unreadable, grooves }: TunePageProps) {
               Change the chart
             </Button>
           )}
-          {kept && !isOpen && <Button href={`/handout/${kept.id}`}>Handout</Button>}
+          {kept && !isOpen && (
+            <>
+              <DownloadMenu
+                label="As a file"
+                files={CHART_FILE_NAMES.map((file) => ({
+                  words: CHART_FILES[file].words,
+                  href: `/files/charts/${kept.id}/${file}`,
+                }))}
+              />
+              <Button href={`/handout/${kept.id}`}>Handout</Button>
+            </>
+          )}
           {kept && !isOpen && (
             <Button component={Link} href={`/room/${kept.id}`} variant="contained">
               Practise it

@@ -52,7 +52,10 @@ function roomOf(groove: Groove, index: number): number {
 export function staveRows(groove: Groove, width: number, perLine = 4): number[][] {
   const indices = groove.bars.map((_, index) => index);
   const widest = Math.max(...indices.map((index) => roomOf(groove, index)));
-  const perRow = Math.max(1, Math.min(perLine, groove.bars.length, Math.floor((width - CLEF_ROOM - METER_ROOM) / widest)));
+  const perRow = Math.max(
+    1,
+    Math.min(perLine, groove.bars.length, Math.floor((width - CLEF_ROOM - METER_ROOM) / widest)),
+  );
   return Array.from({ length: Math.ceil(indices.length / perRow) }, (_, row) =>
     indices.slice(row * perRow, (row + 1) * perRow),
   );

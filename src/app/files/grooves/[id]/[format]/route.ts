@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { fileNamed, grooveFile } from '@/core/format/grooveFile';
+import { grooveFile } from '@/core/format/grooveFile';
 import { GROOVE_FILE_NAMES, GROOVE_FILES } from '@/core/format/grooveFileKinds';
 import { sentence } from '@/core/result';
 import { asSession } from '@/server/database';
 import { groove } from '@/server/grooves';
 import { person, sessionToken } from '@/server/session';
+import { fileAnswer } from '../../../fileAnswer';
 
 const askedShape = z.object({ id: z.uuid(), format: z.enum(GROOVE_FILE_NAMES) });
 
@@ -19,20 +20,6 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   if (!asked.success || !found) return refused(404, 'There is no such groove here, or no such file of it.');
   if ('unreadable' in found.content) return refused(422, sentence(found.content.unreadable));
   const written = found.content.groove;
-  const { type, ending } = GROOVE_FILES[asked.data.format];
-  const name = fileNamed(written.title, ending);
-  const plainName =
-    name
-      .normalize('NFKD')
-      .replace(/[^\x20-\x7e]/g, '')
-      .replace(/["\\]/g, '') || `groove.${ending}`;
-  const content = grooveFile(written, asked.data.format, who.school);
-  return new Response(content as BodyInit, {
-    headers: {
-      'content-type': type,
-      'content-disposition': `attachment; filename="${plainName}"; filename*=UTF-8''${encodeURIComponent(name)}`,
-      'cache-control': 'no-store',
-      'x-content-type-options': 'nosniff',
-    },
-  });
+  const { format } = asked.data;
+  return fileAnswer(grooveFile(written, format, who.school), written.title, GROOVE_FILES[format]);
 }

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { figureSheet, strokeSheet } from '@/core/format/takeSheets';
+import { sentence } from '@/core/result';
+import { toleranceOf } from '@/core/take/figures';
+import { judge } from '@/core/take/judge';
+import { asSession } from '@/server/database';
+import { person, sessionToken } from '@/server/session';
+import { take } from '@/server/takes';
+import { csvAnswer } from '@/ui/csv/answer';
+
+const askedShape = z.object({ id: z.uuid(), sheet: z.enum(['figures', 'strokes']) });
+
+const refused = (status: number, say: string) => Response.json({ say }, { status });
+
+/** A take one may see as a table: every figure with its interval, or every stroke that was due with when it was struck. */
+export async function GET(_request: Request, { params }: { params: Promise<{ id: string; sheet: string }> }) {
+  const [who, token] = await Promise.all([person(), sessionToken()]);
+  if (!who || !token) return refused(401, 'You are signed out. Sign in again.');
+  const asked = askedShape.safeParse(await params);
+  const found = asked.success ? await asSession(token, (db) => take(db, asked.data.id)) : undefined;
+  if (!asked.success || !found) return refused(404, 'There is no such take here, or no such table of it.');
+  if (!found.take.ok) return refused(422, sentence(found.take.problems[0]!));
+  const played = found.take.value;
+  const judgement = judge(played, toleranceOf(found.level, found.tolerance_factor));
+  const { heading, rows } =
+    asked.data.sheet === 'figures' ? figureSheet(played, judgement) : strokeSheet(played, judgement, who.school);
+  return csvAnswer(`${asked.data.sheet}.csv`, heading, rows);
+}
