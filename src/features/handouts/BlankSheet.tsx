@@ -6,7 +6,7 @@ import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { labels } from '@/core/count/labels';
 import type { School } from '@/core/count/schools';
 import { cellsOfDivisions } from '@/core/grid/cells';
-import { barLength, meterInWords, parseMeter } from '@/core/grid/meter';
+import { barLength, meterInWords, parseMeter, type Meter } from '@/core/grid/meter';
 import { toNumber } from '@/core/time/fraction';
 import { sentence } from '@/core/result';
 import { Pick } from '@/ui/Pick';
@@ -108,7 +108,7 @@ export function BlankSheet({ options, school, workshop, hasPdf }: BlankSheetProp
 }
 
 interface EmptyBarProps {
-  meter: Parameters<typeof barLength>[0];
+  meter: Meter;
   parts: number;
   lanes: number;
   school: School;
