@@ -1,9 +1,12 @@
 import { beforeAll, expect, test } from 'vitest';
 import { readChartText } from '@/core/chart/chartText';
+import { writeOutChart } from '@/core/chart/writeOut';
 import type { ChartForm } from '@/core/documents/chart';
+import { emptyTake } from '@/core/testing/takes';
 import { openAssignments, setAssignment } from './assignments';
 import { openSession, setUpWorkshop } from './door';
 import { addGroove, groove, grooves, saveGroove } from './grooves';
+import { judgedTake } from './judging/judged';
 import { addStudent, signedInPerson, type Person } from './people';
 import { STARTER_GROOVES } from './demo/grooves';
 import { throwAwayDatabase } from './testing/throwAway';
@@ -140,4 +143,14 @@ test('one that cannot be read is told, and takes nothing down', async () => {
   const id = await chartId(other!.id);
   await here.owner.query(`update groove set chart = '{"version": 1}' where id = $1`, [id]);
   expect(await here.as(token, (db) => chartOf(db, id))).toMatchObject({ kind: 'unreadable' });
+});
+
+test('a take of some sections is no take of the whole chart', () => {
+  const made = writeOutChart(form('A 2, hits: 1; B 2, hits: 1'), 'Slow water');
+  if (!made.ok) throw new Error('It can be played.');
+  const { groove: bars, passages, exercises } = made.value;
+  const whole = emptyTake(bars, { passages, exercises, rounds: 1 });
+  expect(judgedTake(whole, 'advanced').isWhole).toBe(true);
+  const part = { ...whole, passages: passages.filter(({ exercise }) => exercise === 0) };
+  expect(judgedTake(part, 'advanced').isWhole).toBe(false);
 });

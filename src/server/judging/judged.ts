@@ -99,6 +99,14 @@ export function isThroughBars({ isWhole, passages }: JudgedTake, from: number | 
   return Array.from({ length: to - from + 1 }, (_, at) => from + at).every((bar) => isThrough(passages, bar));
 }
 
+/** Whether all of it was gone through: every bar of a groove, every section of a chart; a drill may be played by some of its exercises. */
+function isPlayedWhole({ groove, passages, exercises }: Take): boolean {
+  if (!exercises) return groove.bars.every((_, bar) => isThrough(passages, bar));
+  return exercises.every(
+    ({ section }, index) => section === undefined || passages.some(({ exercise }) => exercise === index),
+  );
+}
+
 /** A take with its figures, ready to be kept. */
 export function judgedTake(played: Take, tolerance: Tolerance): JudgedTake {
   const json = writeTake(played);
@@ -112,7 +120,7 @@ export function judgedTake(played: Take, tolerance: Tolerance): JudgedTake {
     input: played.input,
     document: asJson(json),
     bars: JSON.stringify(json.groove.bars),
-    isWhole: Boolean(played.exercises) || played.groove.bars.every((_, bar) => isThrough(played.passages, bar)),
+    isWhole: isPlayedWhole(played),
     passages: played.passages,
   };
 }
