@@ -119,6 +119,9 @@ test('among other things a drill shows its first exercises, each once, and says 
   const made = drill({ repeats: 4 });
   expect(places(glanceOf({ groove: made.groove, drill: made }))).toEqual(['0', '17/16', '17/8', '51/16']);
   expect(glanceOf({ groove: made.groove })).toBe(made.groove);
+  // Of a chart some bars, since all its sections have their own.
+  const chart = { form: {}, bars: 1, seconds: 1, ...made } as never;
+  expect(glanceOf({ groove: made.groove, chart }).bars).toHaveLength(4);
   expect(drillInWords(drillFactsOf(made))).toBe('16 exercises, each 4 times');
   const called = drill({ caller: { pace: 1, calls: 8 } });
   expect(drillInWords(drillFactsOf(called))).toBe('16 exercises, called at random every bar');
