@@ -31,7 +31,7 @@ interface PieceSheetProps {
 export function PieceSheet({ piece, school, options, origin, isAlone }: PieceSheetProps) {
   const { title, facts, set, reason, tempos, href } = piece;
   return (
-    <Box component="article" aria-label={title} sx={{ display: 'grid', gap: 1.5, mt: isAlone ? 0 : 3 }}>
+    <Box component="article" aria-label={title} sx={{ mt: isAlone ? 0 : 3, '& > * + *': { mt: 1.5 } }}>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'flex-start', breakInside: 'avoid', breakAfter: 'avoid' }}>
         <Box sx={{ flex: 1, minWidth: 0 }}>
           {!isAlone && (
@@ -74,8 +74,12 @@ function Written({ piece, school, options }: Pick<PieceSheetProps, 'piece' | 'sc
       </Box>
     );
   if (!drill) return <Lines groove={groove} school={school} options={options} />;
+  // Bars of one line each stand in two columns where there is room.
+  const areShort = !options.large && !options.strip && drill.passages.every(({ bars }) => bars === 1);
   return (
-    <>
+    <Box
+      sx={{ display: 'grid', columnGap: 3, gridTemplateColumns: areShort ? 'repeat(2, minmax(0, 1fr))' : undefined }}
+    >
       {drill.exercises.map((_, index) => {
         const found = barsOfExercise(drill, index);
         if (!found) return null;
@@ -87,7 +91,7 @@ function Written({ piece, school, options }: Pick<PieceSheetProps, 'piece' | 'sc
           </Box>
         );
       })}
-    </>
+    </Box>
   );
 }
 

@@ -18,6 +18,7 @@ export function TempoBoxes({ tempos }: { tempos: readonly Bpm[] }) {
         columnGap: 2,
         rowGap: 1,
         breakInside: 'avoid',
+        breakAfter: 'avoid',
       }}
     >
       {tempos.map((bpm) => (

@@ -13,7 +13,7 @@ import { asPerson, requirePerson } from '@/server/session';
 import { clockOf } from '@/core/documents/settings';
 import { askedOnce } from '@/ui/asked';
 import { dayInWords } from '@/ui/words/dates';
-import { namesInWords } from '@/ui/words/text';
+import { namesInWords, opening } from '@/ui/words/text';
 
 export const metadata = { title: 'Handout' };
 
@@ -61,7 +61,12 @@ export default async function LessonHandout({ params, searchParams }: LessonHand
         date: dayInWords(one.starts_at, clockOf(who.settings)),
         workshop: who.workshop,
         school: reader.school,
-        steps: one.plan.ok ? one.plan.value.steps.map(({ title, minutes }) => ({ title, minutes })) : [],
+        steps: one.plan.ok
+          ? one.plan.value.steps.map(({ title, kind, opens, minutes }) => ({
+              title: title || [opening(kind), opens && 'title' in opens && opens.title].filter(Boolean).join(': '),
+              minutes,
+            }))
+          : [],
         takenHome: one.words,
         pieces: [...ofSet, ...others.flatMap((row) => pieceOf(row, reader.setup) ?? [])],
       }}
