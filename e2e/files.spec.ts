@@ -10,24 +10,34 @@ interface GrooveDocument {
 
 test('a groove goes out in each format and comes in again through the screens', async ({ page }) => {
   const wrong = complaints(page);
-  const title = 'Reed beds';
+  // Under a name of its own, since others look for grooves of the shelf by theirs.
+  const title = `Rope over the rail ${Date.now() % 100_000}`;
   await comeInAs(page, 'Oda');
-  await page.goto('/grooves');
-  await page
-    .getByRole('link', { name: `Open ${title} on the bench` })
-    .first()
-    .click();
-  await expect(page).toHaveURL(/bench/);
-  const id = /bench\/([0-9a-f-]+)/.exec(page.url())![1]!;
-  const fileOf = async (format: string) =>
+  const fileOf = async (id: string, format: string) =>
     Buffer.from(await (await page.request.get(`/files/grooves/${id}/${format}`)).body());
-  const [json, xml, midi, text] = await Promise.all(['json', 'musicxml', 'midi', 'text'].map(fileOf));
-  const document = JSON.parse(json!.toString()) as GrooveDocument;
+  const named = (name: string, buffer: Buffer) => ({ name, mimeType: 'application/octet-stream', buffer });
+  const picker = page.getByLabel('Files with grooves');
+  const idOf = async (of: string) =>
+    (await page
+      .getByRole('link', { name: `Open ${of} on the bench` })
+      .first()
+      .getAttribute('href'))!
+      .split('/')
+      .at(-1)!;
 
   await page.goto('/grooves');
+  const document = {
+    ...(JSON.parse((await fileOf(await idOf('Reed beds'), 'json')).toString()) as GrooveDocument),
+    title,
+  };
   await page.getByRole('button', { name: 'Read from files' }).click();
-  const picker = page.getByLabel('Files with grooves');
-  const named = (name: string, buffer: Buffer) => ({ name, mimeType: 'application/octet-stream', buffer });
+  await picker.setInputFiles([named('rope.json', Buffer.from(JSON.stringify(document)))]);
+  await page.getByRole('button', { name: 'Keep 1 groove' }).click();
+  const id = await idOf(title);
+  const formats = ['json', 'musicxml', 'midi', 'text'];
+  const [json, xml, midi, text] = await Promise.all(formats.map((format) => fileOf(id, format)));
+
+  await page.getByRole('button', { name: 'Read from files' }).click();
   const mxl = zipSync({ 'META-INF/container.xml': strToU8('<container/>'), 'score.xml': xml! });
   await picker.setInputFiles([
     named('rope.json', json!),
@@ -47,20 +57,18 @@ test('a groove goes out in each format and comes in again through the screens', 
   await expectAccessible(page);
   // Nothing was kept yet, and what is not wanted never is.
   await section.getByRole('checkbox').last().uncheck();
-  const before = await page.getByRole('article').count();
   await section.getByRole('button', { name: 'Keep 6 grooves' }).click();
   await expect(section).toBeHidden();
-  await page.reload();
-  expect(await page.getByRole('article').count()).toBeGreaterThanOrEqual(Math.min(6, before));
 
   // All that is shown, in one zip; the grooves that came in have the strokes that went out.
   await page.getByLabel('Find by title, tag, meter …').fill(title);
+  await expect(page.getByRole('link', { name: `Open ${title} on the bench` })).toHaveCount(7);
   await page.getByRole('button', { name: 'As files' }).click();
   const saving = page.waitForEvent('download');
   await page.getByRole('menuitem', { name: /Mochila’s own JSON/ }).click();
   const files = unzipSync(new Uint8Array(readFileSync(await (await saving).path())));
   const back = Object.values(files).map((bytes) => JSON.parse(new TextDecoder().decode(bytes)) as GrooveDocument);
-  expect(back.length).toBeGreaterThanOrEqual(7);
+  expect(back).toHaveLength(7);
   for (const { bars } of back)
     expect(bars.map(({ strokes }) => strokes.length)).toEqual(document.bars.map(({ strokes }) => strokes.length));
   expect(wrong).toEqual([]);
