@@ -112,6 +112,14 @@ export type SpeedLimits = Record<'hand' | 'foot', readonly [number, number, numb
 /** What holds where a teacher has set no others. */
 export const SPEED_LIMITS: SpeedLimits = { hand: [5, 8, 10], foot: [3.5, 6, 8] };
 
+/** Bars of what is read at sight, and seconds one may look at it before it is played. */
+export const MOST_READ_BARS = 32;
+export const LONGEST_LOOK_S = 120;
+/** A seed is a number below this: what the database's integers hold. */
+export const MOST_SEED = 2 ** 31 - 1;
+/** Lines read before that a new one must not repeat. */
+export const MOST_LINES_SPENT = 200;
+
 /** Bars of a section of a chart, and of a chart as it is played with all its repeats; sections beside one another. */
 export const MOST_CHART_BARS = 500;
 export const MOST_UNROLLED_BARS = 5000;

@@ -1,5 +1,6 @@
 import { readGroove, writeGroove } from '@/core/documents/groove';
 import { readWrittenChart, writeWrittenChart, type WrittenChart } from '@/core/documents/writtenChart';
+import { readSightPlan, writeSightPlan, type SightPlan } from '@/core/documents/sightPlan';
 import { readWrittenDrill, writeWrittenDrill, type WrittenDrill } from '@/core/documents/writtenDrill';
 import { metersInWords, type Groove } from '@/core/groove/groove';
 import type { Reading } from '@/core/grid/meter';
@@ -32,26 +33,44 @@ export interface GrooveRow {
   drill_pace: number | null;
   /** Of one that plays a chart: how many bars. */
   chart_bars: number | null;
+  /** Whether it is read at sight, drawn anew each time. */
+  at_sight: boolean;
 }
 
-/** What a groove holds: its notes and the drill or chart it plays, or why they cannot be read. */
-export type GrooveContent = { groove: Groove; drill?: WrittenDrill; chart?: WrittenChart } | { unreadable: Problem };
+/** What a groove holds: its notes and the drill, the chart or the reading it plays, or why they cannot be read. */
+export type GrooveContent = Played | { unreadable: Problem };
+
+interface Played {
+  groove: Groove;
+  drill?: WrittenDrill;
+  chart?: WrittenChart;
+  sight?: SightPlan;
+}
+
+/** Whether its bars were written by something else than by hand on the bench. */
+export const playsOther = ({ drill, chart, sight }: Played): boolean => Boolean(drill ?? chart ?? sight);
 
 /** `save_number` is raised with every save. */
 export type StoredGroove = GrooveRow & { save_number: number; content: GrooveContent };
 
 /** A row with its documents as they are stored. */
-type Documents = GrooveRow & { save_number: number; document: unknown; drill: unknown; chart: unknown };
+interface Documents extends GrooveRow {
+  save_number: number;
+  document: unknown;
+  drill: unknown;
+  chart: unknown;
+  sight_plan: unknown;
+}
 
 const ROW = `select id, title, meter, reading, swing, bars, level, tempo, tags, archived_at is not null as archived, saved_at,
-  drill_exercises, drill_repeats, drill_pace, chart_bars,
+  drill_exercises, drill_repeats, drill_pace, chart_bars, at_sight is not null as at_sight,
   exists (select from favourite f where f.groove_id = groove.id and f.person_id = signed_in_person()) as favourite`;
 const IN_ORDER = `order by array_position(array['first year', 'second year', 'advanced', 'concert'], level), title`;
 
-/** All grooves the person may see, the easiest first; those that play a drill or a chart only when asked for. */
+/** All grooves the person may see, the easiest first; those that play a drill or a chart or are read at sight only when asked for. */
 export async function grooves(db: Db, { drills = false }: { drills?: boolean } = {}): Promise<GrooveRow[]> {
   const { rows } = await db.query<GrooveRow>(
-    `${ROW} from groove where $1 or (drill is null and chart is null) ${IN_ORDER}`,
+    `${ROW} from groove where $1 or (drill is null and chart is null and at_sight is null) ${IN_ORDER}`,
     [drills],
   );
   return rows;
@@ -64,20 +83,29 @@ export async function groove(db: Db, id: string): Promise<StoredGroove | undefin
 /** These grooves with what they hold, as far as they may be seen. */
 export async function groovesOf(db: Db, ids: readonly string[]): Promise<StoredGroove[]> {
   const { rows } = await db.query<Documents>(
-    `${ROW}, save_number, document, drill, chart from groove where id = any ($1::uuid[]) ${IN_ORDER}`,
+    `${ROW}, save_number, document, drill, chart, at_sight as sight_plan from groove where id = any ($1::uuid[]) ${IN_ORDER}`,
     [ids],
   );
-  return rows.map(({ document, drill, chart, ...row }) => ({ ...row, content: contentOf(document, drill, chart) }));
+  return rows.map(({ save_number, document, drill, chart, sight_plan, ...row }) => ({
+    ...row,
+    save_number,
+    content: contentOf({ document, drill, chart, sight_plan }),
+  }));
 }
 
-function contentOf(document: unknown, drill: unknown, chart: unknown): GrooveContent {
+type Content = Pick<Documents, 'document' | 'drill' | 'chart' | 'sight_plan'>;
+
+function contentOf({ document, drill, chart, sight_plan }: Content): GrooveContent {
   if (chart !== null) {
     const read = readWrittenChart(chart, document);
     return read.ok ? { groove: read.value.groove, chart: read.value } : { unreadable: read.problems[0]! };
   }
   if (drill === null) {
     const read = readGroove(document);
-    return read.ok ? { groove: read.value } : { unreadable: read.problems[0]! };
+    if (!read.ok) return { unreadable: read.problems[0]! };
+    if (sight_plan === null) return { groove: read.value };
+    const plan = readSightPlan(sight_plan);
+    return plan.ok ? { groove: read.value, sight: plan.value } : { unreadable: plan.problems[0]! };
   }
   const read = readWrittenDrill(drill, document);
   return read.ok ? { groove: read.value.groove, drill: read.value } : { unreadable: read.problems[0]! };
@@ -87,12 +115,12 @@ function contentOf(document: unknown, drill: unknown, chart: unknown): GrooveCon
 export async function addGroove(
   db: Db,
   teacher: Pick<Person, 'id' | 'workshop_id'>,
-  made: { id?: string; groove: Groove; level: Level; tags?: string[]; drill?: WrittenDrill; chart?: WrittenChart },
+  made: { id?: string; groove: Groove; level: Level; tags?: string[] } & Pick<Played, 'drill' | 'chart' | 'sight'>,
 ): Promise<string> {
   const id = made.id ?? crypto.randomUUID();
   await db.query(
-    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document, tags, drill, chart)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document, tags, drill, chart, at_sight)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
     [
       id,
       teacher.workshop_id,
@@ -106,6 +134,7 @@ export async function addGroove(
       made.tags ?? [],
       made.drill ? asJson(writeWrittenDrill(made.drill).drill) : null,
       made.chart ? asJson(writeWrittenChart(made.chart).chart) : null,
+      made.sight ? asJson(writeSightPlan(made.sight)) : null,
     ],
   );
   return id;
@@ -120,13 +149,12 @@ export async function saveGroove(db: Db, id: string, from: number, edited: Groov
   const { rows } = await db.query<{ save_number: number }>(
     `update groove set title = $3, meter = $4, tempo = $5, document_version = $6, document = $7,
        save_number = save_number + 1, saved_at = now()
-     where id = $1 and save_number = $2 and drill is null and chart is null returning save_number`,
+     where id = $1 and save_number = $2 and drill is null and chart is null and at_sight is null returning save_number`,
     [id, from, edited.title, metersInWords(edited), edited.tempo, edited.version, asJson(writeGroove(edited))],
   );
   if (rows[0]) return { kind: 'saved', save_number: rows[0].save_number };
   const current = await groove(db, id);
-  if (!current || 'unreadable' in current.content || current.content.drill || current.content.chart)
-    return { kind: 'gone' };
+  if (!current || 'unreadable' in current.content || playsOther(current.content)) return { kind: 'gone' };
   return { kind: 'behind', save_number: current.save_number, groove: current.content.groove };
 }
 

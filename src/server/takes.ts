@@ -1,16 +1,11 @@
-import { z } from 'zod';
-import { readGroove, writeGroove } from '@/core/documents/groove';
 import { readTake, TAKE_VERSION, type InputName, type Take } from '@/core/documents/take';
 import { readVerdict, type Verdict } from '@/core/documents/verdict';
-import { turnFor } from '@/core/groove/kit';
-import type { Setup } from '@/core/groove/limbs';
-import { MOST_TAKES_A_DAY, type Level } from '@/core/limits';
-import { fail, ok, problem, problemAt, problemsOf, type Result } from '@/core/result';
-import type { Tolerance } from '@/core/take/figures';
+import type { Level } from '@/core/limits';
+import type { Result } from '@/core/result';
 import { JUDGE_VERSION } from '@/core/take/judge';
 import type { Db } from './database';
-import { isThroughBars, JUDGED, type JudgedTake } from './judging/judged';
-import { toleranceOfPerson, type Person } from './people';
+import { JUDGED, type JudgedTake } from './judging/judged';
+import type { Person } from './people';
 
 /** A take as lists show it: when, what, and its figures. */
 export interface TakeRow {
@@ -123,117 +118,6 @@ export async function take(db: Db, id: string): Promise<(TakeRow & { take: Resul
   return { ...asRow(row), take: readTake(document) };
 }
 
-/** What the browser sends: the take, who played it and what it belongs to. */
-const sentTakeShape = z.strictObject({
-  id: z.uuid(),
-  playerId: z.uuid(),
-  grooveId: z.uuid(),
-  assignmentId: z.uuid().optional(),
-  playedAt: z.iso.datetime(),
-  take: z.unknown(),
-});
-
-/** How a take is kept: who plays, in whose session, when, and what judges. */
-export interface Keeping {
-  player: Person;
-  inSession: <T>(work: (db: Db) => Promise<T>) => Promise<T>;
-  now: Date;
-  judging: (take: unknown, tolerance: Tolerance) => Result<JudgedTake> | Promise<Result<JudgedTake>>;
-}
-
-/**
- * Judges and keeps a take of the signed-in person, whole or not at all. Sent a second time, it answers
- * the same and keeps nothing new. Problems say what is wrong with it. What it asks to be worked out is judged before the
- * database is asked for anything.
- */
-export async function keepTake(
-  json: unknown,
-  { player, inSession, now, judging }: Keeping,
-): Promise<Result<{ id: string }>> {
-  const read = sentTakeShape.safeParse(json);
-  if (!read.success) return fail(...problemsOf(read.error));
-  const sent = read.data;
-  // Somebody else signed in on this browser before the take could be sent.
-  if (sent.playerId !== player.id)
-    return fail({
-      code: 'not-yours',
-      path: ['playerId'],
-      where: 'player',
-      say: 'This take is another person’s.',
-      remedy: 'It is sent when they sign in here again.',
-    });
-  const judged = await judging(sent.take, toleranceOfPerson(player));
-  if (!judged.ok) return judged;
-  // A clock that runs ahead must not put a take into the future of the log.
-  const playedAt = new Date(Math.min(Date.parse(sent.playedAt), now.getTime()));
-  return inSession((db) => keepJudged(db, player, { ...sent, playedAt }, judged.value));
-}
-
-type SentTake = Omit<z.infer<typeof sentTakeShape>, 'playedAt' | 'take'> & { playedAt: Date };
-
-async function keepJudged(db: Db, player: Person, sent: SentTake, judged: JudgedTake): Promise<Result<{ id: string }>> {
-  const { id, grooveId, assignmentId } = sent;
-  const isKept = async () =>
-    (await db.query('select from take where id = $1 and player_id = $2', [id, player.id])).rowCount === 1;
-  if (await isKept()) return ok({ id });
-  const { rows } = await db.query<{
-    document?: unknown;
-    kept: number;
-    assignment: boolean;
-    set_tempo?: number;
-    set_at?: Date;
-    bar_from: number | null;
-    bar_to: number | null;
-  }>(
-    `select g.document, a.tempo as set_tempo, a.set_at, a.bar_from, a.bar_to, a.id is not null as assignment,
-       (select count(*)::int from take where player_id = $3 and received_at > now() - interval '1 day') as kept
-     from (select) one left join groove g on g.id = $1
-       left join assignment a on a.id = $2 and a.groove_id = $1 and a.student_id = $3`,
-    [grooveId, assignmentId ?? null, player.id],
-  );
-  const { document, kept, assignment, set_tempo, set_at, bar_from, bar_to } = rows[0]!;
-  if (!document)
-    return fail(
-      problemAt('groove', 'groove-gone', 'This groove is not there any more.', 'Open Today and choose another.'),
-    );
-  if (assignmentId && !assignment)
-    return fail(
-      problemAt('assignment', 'not-set-for-you', 'This was not set for you.', 'Open Today and start from there.'),
-    );
-  if (kept >= MOST_TAKES_A_DAY)
-    return fail(
-      problem(
-        'too-many-today',
-        `${MOST_TAKES_A_DAY.toLocaleString('en')} takes were kept within a day; there is room for no more.`,
-        'It waits in this browser and is sent tomorrow.',
-        { most: MOST_TAKES_A_DAY },
-      ),
-    );
-  const asWritten = isAsWritten(judged.bars, document, player.setup);
-  // What was set counts as played where it was: all of the bars that were, no slower than they were set, since they were set.
-  const asSet =
-    asWritten &&
-    isThroughBars(judged, bar_from, bar_to) &&
-    judged.tempo >= (set_tempo ?? 0) &&
-    sent.playedAt >= (set_at ?? new Date(0));
-  const isNew = await insertTake(db, {
-    ...sent,
-    player,
-    judged,
-    asWritten,
-    assignmentId: asSet ? assignmentId : undefined,
-  });
-  // The same one may have come in by another way meanwhile.
-  if (isNew || (await isKept())) return ok({ id });
-  return fail(problem('id-taken', 'Another take bears this number.', 'Play it once more.'));
-}
-
-/** Whether bars are those of a groove, as they stand for the player's kit. */
-function isAsWritten(bars: string, document: unknown, setup: Setup): boolean {
-  const read = readGroove(document);
-  return read.ok && JSON.stringify(writeGroove(turnFor(read.value, setup)).bars) === bars;
-}
-
 /** Writes the figures by place, in place of those that stood there. */
 export async function keepPlaces(db: Db, takeId: string, places: unknown[][]): Promise<void> {
   await db.query(
@@ -261,6 +145,8 @@ export interface TakeToKeep {
   judged: JudgedTake;
   /** Whether its bars are the groove's. */
   asWritten?: boolean;
+  /** Of a line read at sight: what it was drawn from. */
+  sightSeed?: number;
 }
 
 const rowOf = ({ player, judged, ...kept }: TakeToKeep): unknown[] => [
@@ -280,6 +166,7 @@ const rowOf = ({ player, judged, ...kept }: TakeToKeep): unknown[] => [
   TAKE_VERSION,
   judged.document,
   kept.asWritten ?? true,
+  kept.sightSeed ?? null,
   ...judged.values,
 ];
 
@@ -289,7 +176,7 @@ export async function insertTakes(db: Db, all: readonly TakeToKeep[]): Promise<S
   const wide = rows[0]?.length ?? 0;
   const { rows: written } = await db.query<{ id: string }>(
     `insert into take (id, workshop_id, player_id, groove_id, assignment_id, played_at, received_at, played_ms, tempo,
-       click, input, level, tolerance_factor, document_version, document, as_written, ${JUDGED.join(', ')})
+       click, input, level, tolerance_factor, document_version, document, as_written, sight_seed, ${JUDGED.join(', ')})
      values ${rows.map((_, index) => `(${placeholders(wide, 1 + index * wide)})`).join(', ')} on conflict (id) do nothing returning id`,
     rows.flat(),
   );

@@ -92,10 +92,19 @@ export async function chartOf(
   return content.chart ? { kind: 'chart', id, save_number, chart: content.chart } : undefined;
 }
 
-/** The workshop's charts as they can be set, by title: none is read for it. */
-export async function chartChoices(db: Db): Promise<{ id: string; title: string; tempo: number }[]> {
-  const { rows } = await db.query<{ id: string; title: string; tempo: number }>(
-    'select id, title, tempo from groove where chart is not null and archived_at is null order by lower(title), id',
+/** A chart, or something to be read at sight, as it stands among what can be set. */
+export interface ChartChoice {
+  id: string;
+  title: string;
+  tempo: number;
+  at_sight: boolean;
+}
+
+/** The workshop's charts, and what is read at sight, as they can be set, by title: none is read for it. */
+export async function chartChoices(db: Db): Promise<ChartChoice[]> {
+  const { rows } = await db.query<ChartChoice>(
+    `select id, title, tempo, at_sight is not null as at_sight from groove
+     where (chart is not null or at_sight is not null) and archived_at is null order by lower(title), id`,
   );
   return rows;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LIMBS } from '../groove/limbs';
-import { MOST_BARS, MOST_ROUNDS } from '../limits';
+import { MOST_BARS, MOST_ROUNDS, MOST_SEED } from '../limits';
 import type { Result } from '../result';
 import { clickPlanShape } from '../time/clickPlan';
 import { readVersioned } from './reader';
@@ -22,6 +22,8 @@ const screenShape = z.strictObject({
   swing: feelShape.optional(),
   /** The bars that go round; all of them when left out. */
   bars: z.strictObject({ first: bar, last: bar }).optional(),
+  /** Of what is read at sight: what the line is drawn from, so that both read the same. */
+  seed: z.number().int().min(0).max(MOST_SEED).optional(),
 });
 /** What a teacher has open in a lesson, as the student's device follows it: strip, tempo, click. */
 export type LessonScreen = z.infer<typeof screenShape>;

@@ -4,7 +4,15 @@ import type { ExerciseName } from '../form/exercises';
 import { tooMuchWork } from '../form/work';
 import type { Groove } from '../groove/groove';
 import { LIMBS, type Limb } from '../groove/limbs';
-import { LONGEST_TAKE_MS, MOST_BARS, MOST_EXERCISES, MOST_HITS, MOST_PLACES, MOST_PLAYED_BARS, MOST_ROUNDS } from '../limits';
+import {
+  LONGEST_TAKE_MS,
+  MOST_BARS,
+  MOST_EXERCISES,
+  MOST_HITS,
+  MOST_PLACES,
+  MOST_PLAYED_BARS,
+  MOST_ROUNDS,
+} from '../limits';
 import { fail, ok, problemAt, within, type Problem, type Result } from '../result';
 import { clickPlanShape } from '../time/clickPlan';
 import { parse } from '../time/fraction';

@@ -151,6 +151,9 @@ function Beginnings({ onOpen }: { onOpen: (open: Opened) => void }) {
       <Button href="/paths" sx={{ minHeight: 44 }}>
         Paths
       </Button>
+      <Button href="/drills/at-sight" sx={{ minHeight: 44 }}>
+        At sight
+      </Button>
       <Button href="/listening" sx={{ minHeight: 44 }}>
         By ear
       </Button>

@@ -37,6 +37,7 @@ export async function archiveAction(id: string, archived: boolean): Promise<void
   await requireTeacher();
   if (z.uuid().safeParse(id).success) await asPerson((db) => setArchived(db, id, archived === true));
   revalidatePath('/grooves');
+  revalidatePath('/drills/at-sight');
 }
 
 /** As many as come into sight at once on any screen. */

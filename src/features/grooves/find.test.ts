@@ -21,6 +21,7 @@ const shelf: GrooveRow[] = STARTER_GROOVES.map(({ groove, level, tags }, index) 
   drill_repeats: null,
   drill_pace: null,
   chart_bars: null,
+  at_sight: false,
 }));
 const titles = (wanted: Partial<Wanted>) => found(shelf, { ...EVERYTHING, ...wanted }).map(({ title }) => title);
 

@@ -7,12 +7,12 @@ import { DRILL, EAR, TUNE } from './shapes';
 /** The tempo that stands with what is only listened to: a column that wants one. */
 const ANY_TEMPO = 80;
 
-/** All that can be set: the shelf's grooves, the charts, the drills, the tunes that a groove fits, and what is listened to. */
+/** All that can be set: the shelf's grooves, the charts, what is read at sight, the drills, the tunes that a groove fits, and what is listened to. */
 export function homeworkChoices(
   grooves: readonly { id: string; title: string; tempo: number; archived: boolean }[],
   drills: readonly { id: string; name: string; goal: number; click: ClickPlanName }[],
   tunes: readonly { id: string; title: string; tempo: number; grooves: readonly unknown[] }[],
-  charts: readonly { id: string; title: string; tempo: number }[],
+  charts: readonly { id: string; title: string; tempo: number; at_sight: boolean }[],
 ): HomeworkChoice[] {
   return [
     ...grooves
@@ -23,9 +23,9 @@ export function homeworkChoices(
         tempo,
         click: 'counts' as const,
       })),
-    ...charts.map(({ id, title, tempo }) => ({
+    ...charts.map(({ id, title, tempo, at_sight }) => ({
       value: id,
-      label: `Chart: ${title} (${tempoInWords(tempo)})`,
+      label: `${at_sight ? 'At sight' : 'Chart'}: ${title} (${tempoInWords(tempo)})`,
       tempo,
       click: 'counts' as const,
     })),

@@ -4,7 +4,7 @@ import type { StepOpens } from '@/core/documents/lesson';
 /** Something a step of a lesson can open, as it stands in a list. */
 export interface OpensChoice {
   label: string;
-  group: 'Set' | 'Grooves' | 'Charts' | 'Drills' | 'By ear';
+  group: 'Set' | 'Grooves' | 'Charts' | 'At sight' | 'Drills' | 'By ear';
   opens: StepOpens;
 }
 
@@ -12,7 +12,7 @@ export interface OpensChoice {
 export function opensChoices(
   grooves: readonly { id: string; title: string; tempo: number; archived: boolean }[],
   drills: readonly { id: string; name: string; goal: number }[],
-  charts: readonly { id: string; title: string; tempo: number }[],
+  charts: readonly { id: string; title: string; tempo: number; at_sight: boolean }[],
 ): OpensChoice[] {
   return [
     ...grooves
@@ -22,9 +22,9 @@ export function opensChoices(
         group: 'Grooves',
         opens: { what: 'groove', id, title, bpm: tempo },
       })),
-    ...charts.map(({ id, title, tempo }): OpensChoice => ({
+    ...charts.toSorted(chartsFirst).map(({ id, title, tempo, at_sight }): OpensChoice => ({
       label: title,
-      group: 'Charts',
+      group: at_sight ? 'At sight' : 'Charts',
       opens: { what: 'groove', id, title, bpm: tempo },
     })),
     ...drills.map(({ id, name, goal }): OpensChoice => ({
@@ -43,3 +43,7 @@ export function opensChoices(
 const keyOf = (opens: StepOpens) => (opens.what === 'by ear' ? opens.subject : opens.id);
 /** Whether two open the same, at whatever tempo. */
 export const opensSame = (a: StepOpens, b: StepOpens): boolean => a.what === b.what && keyOf(a) === keyOf(b);
+
+/** A group stands in one piece. */
+const chartsFirst = (one: { at_sight: boolean }, other: { at_sight: boolean }) =>
+  Number(one.at_sight) - Number(other.at_sight);

@@ -17,7 +17,9 @@ interface JudgedTakeProps {
   judged: Judged;
   school: School;
   report: ReportWords;
-  onPractise: () => void;
+  /** Practises what is to be fixed first; not of what is read only once. */
+  onPractise?: () => void;
+  again: string;
   onAgain: () => void;
   /** Of a drill: practises one exercise of it alone. */
   onExercise?: (exercise: number) => void;
@@ -29,6 +31,7 @@ export function JudgedTake({
   school,
   report,
   onPractise,
+  again,
   onAgain,
   onExercise,
 }: JudgedTakeProps) {
@@ -47,11 +50,13 @@ export function JudgedTake({
         }
         action={
           <>
-            <Button variant="contained" onClick={onPractise} sx={{ minHeight: 44 }}>
-              Practise this
-            </Button>
-            <Button variant="outlined" onClick={onAgain} sx={{ minHeight: 44 }}>
-              The same again
+            {onPractise && (
+              <Button variant="contained" onClick={onPractise} sx={{ minHeight: 44 }}>
+                Practise this
+              </Button>
+            )}
+            <Button variant={onPractise ? 'outlined' : 'contained'} onClick={onAgain} sx={{ minHeight: 44 }}>
+              {again}
             </Button>
             <KeptNote id={id} />
           </>

@@ -3,6 +3,7 @@ import { exerciseOfBar } from '@/core/form/exercises';
 import { Strip } from '@/ui/strip/Strip';
 import { ChartStage } from './ChartStage';
 import { DrillStage, type Drawn } from './DrillStage';
+import { SightStage } from './SightStage';
 import { drillOf, type Piece } from './piece';
 import type { OnStage } from './useStage';
 
@@ -20,6 +21,7 @@ export function PlayedStrip({ piece, onStage, playing, strip, ...drawn }: Played
     return (
       <ChartStage piece={piece} chart={piece.chart} onStage={onStage} playing={playing} strip={strip} {...drawn} />
     );
+  if (piece.isRead) return <SightStage groove={piece.groove} school={drawn.school} bar={onStage.bar} />;
   if (!drill) return <Strip groove={piece.groove} handle={strip} {...drawn} />;
   return (
     <DrillStage

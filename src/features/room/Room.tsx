@@ -1,12 +1,16 @@
 'use client';
 
 import { useMemo, useReducer } from 'react';
+import { freshSeed } from '@/core/practice/atSight';
 import type { Climb } from '@/core/documents/climb';
 import { limbsIn } from '@/core/groove/kit';
+import type { Limb } from '@/core/groove/limbs';
 import type { ClickPlanName } from '@/core/time/clickPlan';
+import { anySeed } from './anySeed';
 import { RoomContext, type RoomAssignment, type RoomFacts } from './RoomContext';
-import { firstSettings, type AskedSettings } from './settings';
+import { firstSettings, type AskedSettings, type RoomSettings } from './settings';
 import { roomAfter } from './state';
+import { drawnFor } from './ways/atSight/drawnFor';
 import { practisedAs, wayNamed, WAYS } from './ways/registry';
 
 export interface RoomProps extends Omit<RoomFacts, 'assignment'> {
@@ -20,20 +24,34 @@ export interface RoomProps extends Omit<RoomFacts, 'assignment'> {
   asked: AskedSettings;
 }
 
-const anySeed = () => Math.floor(Math.random() * 2 ** 31);
+/** What is read makes no sound of its own, and each line is gone through once. */
+const AT_SIGHT = { way: 'at sight', heard: [] as Limb[], length: { rounds: 1 } } satisfies Partial<RoomSettings>;
+
+/** What is played: what was opened, or what a seed comes to where it is read at sight. */
+function drawnWith({ groove, chart, sight }: Pick<RoomFacts, 'groove' | 'chart' | 'sight'>, seed: number) {
+  return sight ? drawnFor(sight, groove, seed) : { groove, chart };
+}
 
 /** Where a groove is practised: as a way of practising has it. */
 export function Room({ climb, step, said, asked, ...facts }: RoomProps) {
-  const { groove, drill, chart, assignment } = facts;
-  const [state, dispatch] = useReducer(roomAfter, undefined, () => ({
-    settings: { ...firstSettings(groove, assignment, drill, chart), ...asked },
-    phase: 'ready' as const,
-    goesOn: false,
-    beginsAtOnce: false,
-    seed: anySeed(),
-    climbing: { climb, step, said },
-    practisedMs: 0,
-  }));
+  const { drill, sight, assignment } = facts;
+  const [state, dispatch] = useReducer(roomAfter, undefined, () => {
+    const seed = sight ? freshSeed(sight.plan, sight.spent, anySeed) : anySeed();
+    const { groove, chart } = drawnWith(facts, seed);
+    return {
+      settings: { ...firstSettings(groove, assignment, drill, chart), ...(sight && AT_SIGHT), ...asked },
+      phase: 'ready' as const,
+      goesOn: false,
+      beginsAtOnce: false,
+      seed,
+      climbing: { climb, step, said },
+      practisedMs: 0,
+    };
+  });
+  // Calls have a seed too, and the facts are new objects with every rendering: what is drawn is only for reading.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const drawn = useMemo(() => drawnWith(facts, state.seed), [sight, sight && state.seed, facts.groove, facts.chart]);
+  const { groove, chart } = drawn;
   const limbs = useMemo(() => limbsIn(groove), [groove]);
   const { way } = state.settings;
   const { Room: Way } = wayNamed(way);
@@ -41,10 +59,11 @@ export function Room({ climb, step, said, asked, ...facts }: RoomProps) {
     <RoomContext
       value={{
         ...facts,
+        ...drawn,
         limbs,
         state,
         dispatch,
-        ways: WAYS.filter(({ isFor }) => isFor({ drill, chart })).map(({ name }) => name),
+        ways: WAYS.filter(({ isFor }) => isFor({ drill, chart, sight })).map(({ name }) => name),
         practisedAs: (name) => practisedAs(state.settings, name, limbs),
       }}
     >

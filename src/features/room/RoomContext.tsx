@@ -1,10 +1,11 @@
 import type { Tolerance } from '@/core/take/figures';
 import { createContext, use } from 'react';
 import type { School } from '@/core/count/schools';
+import type { SightPlan } from '@/core/documents/sightPlan';
 import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { WrittenDrill } from '@/core/documents/writtenDrill';
 import type { Groove } from '@/core/groove/groove';
-import type { Limb } from '@/core/groove/limbs';
+import type { Limb, Setup } from '@/core/groove/limbs';
 import type { SpeedLimits } from '@/core/limits';
 import type { ReportWords } from '@/core/take/verdictInWords';
 import type { Bpm, Ms } from '@/core/time/units';
@@ -19,6 +20,13 @@ export interface RoomAssignment {
   /** A day, and how much of it sounded today already. */
   minutes: number;
   todayMs: Ms;
+}
+
+/** How what is read at sight is drawn, for which kit, and the seeds of what was read before. */
+export interface Sight {
+  plan: SightPlan;
+  setup: Setup;
+  spent: readonly number[];
 }
 
 /** Who plays what, and as how far on they are judged: all that stays the same while one is in the room. */
@@ -36,6 +44,8 @@ export interface RoomFacts {
   drill?: WrittenDrill;
   /** Of one that plays a chart. */
   chart?: WrittenChart;
+  /** Of what is read at sight: `groove` is what the room's seed comes to. */
+  sight?: Sight;
   assignment?: RoomAssignment;
 }
 

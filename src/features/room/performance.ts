@@ -3,7 +3,7 @@
 import { limbsBySurface } from '@/core/groove/kit';
 import { formOfTake, taskAt, type Hit, type InputName, type Take } from '@/core/documents/take';
 import { barsOnce, formOf, type Form } from '@/core/form/form';
-import type { Limb } from '@/core/groove/limbs';
+import { isHand, type Limb } from '@/core/groove/limbs';
 import { MOST_HITS } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
 import type { Schedule } from '@/core/schedule/timed';
@@ -26,6 +26,7 @@ import {
   type RoundPlayed,
   unplayed,
 } from './played';
+import { anySeed } from './anySeed';
 import { voiced, voicesOf, type Piece } from './piece';
 import type { RoomSettings } from './settings';
 
@@ -52,7 +53,7 @@ export class Performance {
   private barIndex = 0;
   private endedMs: Ms = 0;
   private now: Pick<RoomSettings, 'heard' | 'count' | 'layers'>;
-  readonly seed = Math.floor(Math.random() * 2 ** 31);
+  readonly seed = anySeed();
 
   private constructor(
     private readonly player: Player,
@@ -144,7 +145,7 @@ export class Performance {
     if (this.take.hits.length >= MOST_HITS) return 'full';
     const hit: Hit = {
       ms: Math.round(ms * 1000) / 1000,
-      ...(limb && { limb }),
+      ...(limb && !this.isOfEitherHand(limb) && { limb }),
       ...(loudness !== undefined && { loudness }),
       ...(input !== this.take.input && { input }),
     };
@@ -155,6 +156,11 @@ export class Performance {
   private runMs(at: Strike['at']): Ms {
     if ('runMs' in at) return at.runMs;
     return 'pageMs' in at ? this.player.heardMs(at.pageMs) : at.audioMs - this.player.firstBarMs;
+  }
+
+  /** A line that is read says where is struck and not with which hand. */
+  private isOfEitherHand(limb: Limb): boolean {
+    return Boolean(this.piece.isRead && !this.piece.chart) && isHand(limb);
   }
 
   private isAsked(limb: Limb | undefined, ms: Ms): boolean {

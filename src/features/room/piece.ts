@@ -31,6 +31,8 @@ export interface Piece {
   exercises?: ExerciseName[];
   /** Of a chart: its bars as they are played, once through. */
   chart?: { form: ChartForm; bars: readonly PlayedBar[] };
+  /** It is read from a stave, without counts and strip. */
+  isRead?: boolean;
   /** What the sides are called, where some are set against each other. */
   sides?: readonly string[];
   school: School;

@@ -16,7 +16,7 @@ import { hold, letGo, post, type WaitingTake } from '@/ui/outbox/outbox';
 import { Performance } from './performance';
 import type { Followed, Moment } from './moment';
 import { voicesOf, type Piece } from './piece';
-import { useRoom } from './RoomContext';
+import { useRoom, type RoomInUse } from './RoomContext';
 import type { RoomSettings } from './settings';
 import type { Judged } from './state';
 import { useOutOfSight } from './useOutOfSight';
@@ -65,14 +65,10 @@ export function useAttempt(options: AttemptOptions) {
   });
 
   const flash = useCallback((limb: Limb) => setStruck((before) => ({ limb, count: (before?.count ?? 0) + 1 })), []);
-  const show = useCallback(
-    (hit: Hit) => {
-      if (hit.limb) flash(hit.limb);
-      const near = performance_.current?.nearest(hit);
-      if (near) setBeads((before) => withBead(before, hit, near, latest.current.tolerance));
-    },
-    [flash],
-  );
+  const show = useCallback((hit: Hit) => {
+    const near = performance_.current?.nearest(hit);
+    if (near) setBeads((before) => withBead(before, hit, near, latest.current.tolerance));
+  }, []);
 
   const hearWhole =
     useRef<(ending: Performance, live?: Take) => Promise<Pick<Partial<Judged>, 'take' | 'sound'> & { say?: string }>>(
@@ -124,7 +120,7 @@ export function useAttempt(options: AttemptOptions) {
       const hit = performance_.current?.strike(strike, delayMs);
       if (hit === 'full') latest.current.dispatch({ type: 'said', say: LOST.full });
       if (hit && typeof hit === 'object') show(hit);
-      else if (strike.limb) flash(strike.limb);
+      if (strike.limb) flash(strike.limb);
     },
     [show, flash, player],
   );
@@ -243,8 +239,21 @@ export function useAttempt(options: AttemptOptions) {
 function waiting(
   id: string,
   take: Take,
-  { playerId, grooveId, assignment }: { playerId: string; grooveId: string; assignment?: { id: string } },
+  {
+    playerId,
+    grooveId,
+    assignment,
+    sight,
+    state,
+  }: Pick<RoomInUse, 'playerId' | 'grooveId' | 'assignment' | 'sight' | 'state'>,
 ): WaitingTake {
-  const body = { id, playerId, grooveId, assignmentId: assignment?.id, playedAt: new Date().toISOString() };
+  const body = {
+    id,
+    playerId,
+    grooveId,
+    assignmentId: assignment?.id,
+    playedAt: new Date().toISOString(),
+    seed: sight && state.seed,
+  };
   return { id, playerId, body: JSON.stringify({ ...body, take: writeTake(take) }) };
 }

@@ -23,7 +23,8 @@ export function useLessonRoom(
   change: (wanted: Partial<RoomSettings>) => void,
 ): readonly Bead[] | undefined {
   const live = useLessonLive();
-  const { grooveId, state } = useRoom();
+  const { grooveId, sight, state, dispatch } = useRoom();
+  const seed = sight && state.seed;
   const { bpm, click, task, swing, bars } = settings;
   const isTeacher = live?.role === 'teacher';
   const { isOn, setup, show, tell, setBusy, screen, elsewhere } = live ?? {};
@@ -31,14 +32,15 @@ export function useLessonRoom(
   useEffect(() => {
     if (!isTeacher || !isOn) return;
     const written = LIMBS.filter((limb) => task.includes(limbFor(limb, setup!)));
-    show!({ version: 1, grooveId, bpm, click, task: written, ...(swing && { swing }), ...(bars && { bars }) });
-  }, [isTeacher, isOn, setup, show, grooveId, bpm, click, task, swing, bars]);
+    show!({ version: 1, grooveId, bpm, click, task: written, ...(swing && { swing }), ...(bars && { bars }), seed });
+  }, [isTeacher, isOn, setup, show, grooveId, bpm, click, task, swing, bars, seed]);
 
   // Taken over once each time it changes, so that what a student sets meanwhile is left to them.
   const taken = useRef<unknown>(undefined);
   useEffect(() => {
     if (!screen || screen.grooveId !== grooveId || taken.current === screen) return;
     taken.current = screen;
+    if (screen.seed !== undefined) dispatch({ type: 'seeded', seed: screen.seed });
     const own = LIMBS.filter((limb) => screen.task.includes(limbFor(limb, setup!)));
     change({
       bpm: screen.bpm,
@@ -47,7 +49,7 @@ export function useLessonRoom(
       swing: screen.swing,
       bars: screen.bars,
     } satisfies Followed);
-  }, [screen, grooveId, setup, change]);
+  }, [screen, grooveId, setup, change, dispatch]);
 
   useTelling(isTeacher ? undefined : tell, beads);
   const { phase, judged } = state;

@@ -9,19 +9,21 @@ import type { RoomSettings, WayName } from './settings';
 
 /** What is played of the room's groove: of a drill the exercises that are chosen, of a chart its sections, one after another. */
 export function usePiece(): Piece {
-  const { groove, drill, chart, school, assignment, state } = useRoom();
+  const { groove, drill, chart, sight, school, assignment, state } = useRoom();
   const { lean, range, bars, way } = state.settings;
   return useMemo((): Piece => {
     const base = { groove: leaned(groove, lean), school, goal: assignment?.tempo };
     if (chart) {
-      const { passages } = onlyExercises(chart, range);
-      const played = { form: chart.form, bars: barsPlayed(chart, range) };
+      // What is read is read whole.
+      const chosen = sight ? chart.exercises.map((_, index) => index) : range;
+      const { passages } = onlyExercises(chart, chosen);
+      const played = { form: chart.form, bars: barsPlayed(chart, chosen) };
       return { ...base, passages, exercises: chart.exercises, chart: played };
     }
     if (!drill) return bars && goesRound(way) ? { ...base, passages: [passageOf(bars)] } : base;
     const { passages } = onlyExercises(drill, range);
     return { ...base, passages, exercises: drill.exercises };
-  }, [groove, drill, chart, school, assignment, lean, range, bars, way]);
+  }, [groove, drill, chart, sight, school, assignment, lean, range, bars, way]);
 }
 
 /** Ways that can go round some bars of a groove; the others have their own way through it. */

@@ -12,6 +12,7 @@ import { insertTake } from '../takes';
 import { DEMO_DRILLS } from './drills';
 import { STARTER_GROOVES } from './grooves';
 import { heard } from './heard';
+import { fillAtSight } from './atSight';
 import { fillComesNext } from './comesNext';
 import { DEMO_DAYS, demoTake } from './demoTake';
 import { fillListening } from './listening';
@@ -132,6 +133,7 @@ async function fill(db: Db, now: Date): Promise<void> {
   await fillWords(db, now, teacher);
   await fillDrills(db, now, teacher);
   await fillComesNext(db, now, teacher);
+  await fillAtSight(db, teacher);
 }
 
 /** What of an age is kept. */

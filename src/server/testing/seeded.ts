@@ -7,7 +7,7 @@ import { openSession, setUpWorkshop } from '../door';
 import { addGroove } from '../grooves';
 import { addStudent, signedInPerson, type Person } from '../people';
 import { judgeSent } from '../judging/judged';
-import { keepTake } from '../takes';
+import { keepTake } from '../keepTake';
 import type { ThrowAway } from './throwAway';
 
 export const NOW = new Date('2026-11-20T17:00:00Z');

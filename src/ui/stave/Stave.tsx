@@ -12,7 +12,7 @@ import type { Reading } from '@/core/grid/meter';
 import { feelInWords } from '../words/grooves';
 import { FIGURE_FONT } from '../theme';
 import { useWidth } from '../strip/useWidth';
-import { ALL_WORDS, drawBar, STAVE_HEIGHT, type DrawnHead, type StaveWords } from './drawBar';
+import { ALL_WORDS, drawBar, heightOf, type DrawnHead, type StaveEnd, type StaveWords } from './drawBar';
 import { CLEF_ROOM, METER_ROOM, showsMeter, staveRows, type StrokeInLine } from './layout';
 
 export interface StaveProps {
@@ -25,10 +25,20 @@ export interface StaveProps {
   words?: StaveWords;
   /** At most so many bars to a line. */
   perLine?: number;
+  /** How it ends. */
+  end?: StaveEnd;
 }
 
 /** A groove in staff notation: hands with stems up, feet with stems down, counts and sticking beneath. */
-export default function Stave({ groove, school, selected, onPick, words = ALL_WORDS, perLine }: StaveProps) {
+export default function Stave({
+  groove,
+  school,
+  selected,
+  onPick,
+  words = ALL_WORDS,
+  perLine,
+  end = 'repeat',
+}: StaveProps) {
   const [frame, width] = useWidth<HTMLDivElement>();
   const [ready, setReady] = useState(false);
   const pick = useRef(onPick);
@@ -46,7 +56,7 @@ export default function Stave({ groove, school, selected, onPick, words = ALL_WO
       ref={frame}
       role="group"
       aria-label={`${groove.title}, stave`}
-      sx={{ minWidth: 0, overflow: 'hidden', minHeight: STAVE_HEIGHT }}
+      sx={{ minWidth: 0, overflow: 'hidden', minHeight: heightOf(words) }}
     >
       {groove.swing && (
         <Box component="p" sx={{ m: 0, fontSize: 14, fontStyle: 'italic', color: 'text.secondary' }}>
@@ -74,7 +84,7 @@ export default function Stave({ groove, school, selected, onPick, words = ALL_WO
                       width={room + (column === 0 ? CLEF_ROOM : 0) + (meter ? METER_ROOM : 0)}
                       clef={column === 0}
                       meter={meter}
-                      last={index === groove.bars.length - 1}
+                      end={index === groove.bars.length - 1 ? end : undefined}
                       selected={selected?.bar === index ? selected : undefined}
                       onPick={onPickBar}
                       words={words}
@@ -97,7 +107,7 @@ interface StaveBarProps {
   width: number;
   clef: boolean;
   meter: boolean;
-  last: boolean;
+  end: StaveEnd | undefined;
   selected?: { limb: Limb; index: number };
   onPick: (stroke: StrokeInLine) => void;
   words: StaveWords;
@@ -115,7 +125,7 @@ const StaveBar = memo(function StaveBar({
   width,
   clef,
   meter,
-  last,
+  end,
   selected,
   onPick,
   words,
@@ -125,8 +135,8 @@ const StaveBar = memo(function StaveBar({
   const theme = useTheme();
   const { text, background, secondary } = theme.vars!.palette;
   useLayoutEffect(() => {
-    setHeads(drawBar(into.current!, bar, { reading, school, width, clef, meter, last, words }));
-  }, [bar, reading, school, width, clef, meter, last, words]);
+    setHeads(drawBar(into.current!, bar, { reading, school, width, clef, meter, end, words }));
+  }, [bar, reading, school, width, clef, meter, end, words]);
 
   const line = selected && bar.strokes.filter(({ limb }) => limb === selected.limb).sort((a, b) => compare(a.at, b.at));
   const stroke = line?.[selected!.index];
@@ -151,7 +161,7 @@ const StaveBar = memo(function StaveBar({
         contentVisibility: 'auto',
         flex: 'none',
         width,
-        height: STAVE_HEIGHT,
+        height: heightOf(words),
         cursor: 'pointer',
         color: text.primary,
         // Ink in both themes: the engraver's own is black.

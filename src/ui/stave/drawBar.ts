@@ -1,5 +1,6 @@
 import {
   Articulation,
+  Barline,
   Beam,
   Dot,
   Formatter,
@@ -31,7 +32,8 @@ const TOP = 88;
 const COUNTS_AT = 208;
 const COUNTS_ABOVE_AT = 14;
 const STICKING_AT = 226;
-export const STAVE_HEIGHT = 234;
+const STAVE_HEIGHT = 234;
+const NOTES_HEIGHT = 186;
 
 /** Which words stand with the notes. */
 export interface StaveWords {
@@ -40,14 +42,21 @@ export interface StaveWords {
 }
 export const ALL_WORDS: StaveWords = { counts: 'below', sticking: true };
 
+/** How high a line of the stave stands: without words under it, it needs less. */
+export const heightOf = ({ counts, sticking }: StaveWords): number =>
+  counts === 'below' || sticking ? STAVE_HEIGHT : NOTES_HEIGHT;
+
+export type StaveEnd = 'repeat' | 'final';
+const END_BARS: Record<StaveEnd, number> = { repeat: Barline.type.REPEAT_END, final: Barline.type.END };
+
 export interface BarOptions {
   reading: Reading;
   school: School;
   width: number;
   clef: boolean;
   meter: boolean;
-  /** The last bar ends with a repeat: a groove goes round. */
-  last: boolean;
+  /** How the last bar ends: a groove goes round, a line is played once. */
+  end?: StaveEnd;
   words: StaveWords;
 }
 
@@ -62,7 +71,7 @@ export interface DrawnHead {
 export function drawBar(
   into: HTMLDivElement,
   bar: Bar,
-  { reading, school, width, clef, meter, last, words }: BarOptions,
+  { reading, school, width, clef, meter, end, words }: BarOptions,
 ): DrawnHead[] {
   into.replaceChildren();
   const renderer = new Renderer(into, Renderer.Backends.SVG);
@@ -72,7 +81,7 @@ export function drawBar(
   if (clef) stave.addClef('percussion');
   if (meter) stave.addTimeSignature(`${bar.meter.beats}/${bar.meter.unit}`);
   // What goes round is repeated; the lines between bars are single.
-  if (last) stave.setEndBarType(5);
+  if (end) stave.setEndBarType(END_BARS[end]);
   if (!clef) stave.setBegBarType(7);
   stave.setContext(context).draw();
 

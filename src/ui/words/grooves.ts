@@ -20,9 +20,10 @@ export interface DrillFacts {
   drill_pace: number | null;
 }
 
-/** Of one that plays a chart: how many bars. */
+/** Of one that plays a chart: how many bars; and whether it is read at sight. */
 export interface ChartRow {
   chart_bars: number | null;
+  at_sight: boolean;
 }
 
 export const factsOf = (groove: Groove): GrooveFacts => ({
@@ -74,6 +75,7 @@ export function drillInWords({ drill_exercises, drill_repeats, drill_pace }: Dri
 
 /** A groove, drill or chart of a list in a line. */
 export function rowInWords(row: GrooveFacts & DrillFacts & ChartRow): string {
+  if (row.at_sight) return `read at sight, in ${row.meter}`;
   if (row.chart_bars !== null) return `a chart of ${plural(row.chart_bars, 'bar')}`;
   return row.drill_exercises === null ? grooveInWords(row) : drillInWords(row);
 }

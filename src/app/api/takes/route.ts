@@ -4,7 +4,7 @@ import { person, sessionToken } from '@/server/session';
 import { readSent } from '@/server/sent';
 import { Busy } from '@/server/busy';
 import { judgeApart } from '@/server/judging/apart';
-import { keepTake, type Keeping } from '@/server/takes';
+import { keepTake, type Keeping } from '@/server/keepTake';
 
 /** Keeps a take. 200 with its id, also when it was kept before; otherwise `say` and, where there are several, `problems`. */
 export async function POST(request: Request) {

@@ -6,6 +6,7 @@ import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { Page } from '@/ui/Page';
 import { drillFactsOf, drillInWords, factsOf, grooveInWords } from '@/ui/words/grooves';
 import { chartFactsInWords } from '@/ui/words/charts';
+import { sightInWords } from '@/ui/words/sight';
 import { BarsChoice } from '../BarsChoice';
 import { ChartPanel } from '../ChartPanel';
 import { DrillPanel } from '../DrillPanel';
@@ -25,15 +26,29 @@ const judgedTake = () => import('../JudgedTake').then((module) => module.JudgedT
 const JudgedTake = dynamic(judgedTake, { ssr: false });
 
 /** The room between two takes: how to practise, what is played, and the last take when it is judged. */
-export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
-  const { grooveId, groove, drill, chart, school, report, assignment, limbs, state, dispatch, ways, practisedAs } =
-    useRoom();
+export function AtRest({ frame, tempo, hasLength, isHidden, next, panel }: RoomView) {
+  const {
+    grooveId,
+    groove,
+    drill,
+    chart,
+    sight,
+    school,
+    report,
+    assignment,
+    limbs,
+    state,
+    dispatch,
+    ways,
+    practisedAs,
+  } = useRoom();
   const { piece, settings, attempt, rest, rested, tooFast, isCalled, unspoken } = frame;
   const { judged, say, phase, heardShare } = state;
   // Brought once the room stands, so that it is there when the network is not.
   useEffect(() => void judgedTake(), []);
   const practiseAs = (name: WayName) => dispatch({ type: 'practise', settings: practisedAs(name) });
   const again = () => {
+    next?.onNext();
     attempt.clear();
     dispatch({ type: 'again' });
   };
@@ -58,7 +73,7 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
       <Box sx={{ flex: 1 }}>
         <Page
           title={groove.title}
-          note={noteOf({ groove, drill, chart })}
+          note={noteOf({ groove, drill, chart, sight })}
           actions={
             <>
               <Box sx={{ alignSelf: 'center', mr: 1 }}>
@@ -67,7 +82,7 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
               <Button href={`/handout/${grooveId}${assignment ? `?set=${assignment.id}` : ''}`} sx={{ minHeight: 44 }}>
                 Handout
               </Button>
-              <SaveSound piece={piece} settings={settings} />
+              {!sight && <SaveSound piece={piece} settings={settings} />}
               <Button variant="outlined" onClick={() => frame.setSettingUp(true)} sx={{ minHeight: 44 }}>
                 Set up
               </Button>
@@ -75,7 +90,7 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
           }
         >
           <Box sx={{ display: 'grid', gap: 1.5, mt: -1 }}>
-            <WayChoice way={settings.way} ways={ways} onChange={practiseAs} />
+            {ways.length > 1 && <WayChoice way={settings.way} ways={ways} onChange={practiseAs} />}
             <Notices say={say} rest={rest} tooFast={judged ? undefined : tooFast} onRested={rested} />
             {phase === 'hearing' && <HearingNote share={heardShare ?? 0} />}
             {panel}
@@ -87,7 +102,7 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
                 onChange={(change) => dispatch({ type: 'set', change })}
               />
             )}
-            {chart && !judged && <ChartPanel chart={chart} />}
+            {chart && !sight && !judged && <ChartPanel chart={chart} />}
             {!drill && !chart && !judged && groove.bars.length > 1 && goesRound(settings.way) && (
               <BarsChoice
                 count={groove.bars.length}
@@ -100,13 +115,14 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
                 judged={judged}
                 school={school}
                 report={report}
-                onPractise={practise}
+                onPractise={next ? undefined : practise}
+                again={next?.say ?? 'The same again'}
                 onAgain={again}
-                onExercise={(drill ?? chart) && practiseExercise}
+                onExercise={!next && (drill ?? chart) ? practiseExercise : undefined}
               />
             ) : (
               <>
-                <PlayedLines frame={frame} size="room" />
+                {!isHidden && <PlayedLines frame={frame} size="room" />}
                 <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 3 }}>
                   <Pads frame={frame} />
                   <CountWord frame={frame} />
@@ -123,7 +139,8 @@ export function AtRest({ frame, tempo, hasLength, panel }: RoomView) {
 }
 
 /** What is played, in a line. */
-function noteOf({ groove, drill, chart }: Pick<RoomFacts, 'groove' | 'drill' | 'chart'>): string {
+function noteOf({ groove, drill, chart, sight }: Pick<RoomFacts, 'groove' | 'drill' | 'chart' | 'sight'>): string {
+  if (sight) return sightInWords(sight.plan);
   if (chart) return chartFactsInWords(chart);
   return drill ? drillInWords(drillFactsOf(drill)) : grooveInWords(factsOf(groove));
 }

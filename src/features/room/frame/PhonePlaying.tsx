@@ -15,12 +15,16 @@ import { CountWord, PlayedLines } from './StageParts';
 /** As high as a strip of four limbs in one row. */
 const STRIP_HEIGHT = { 1: 116, 2: 168, 3: 220, 4: 272 } as const;
 
+/** Two lines of a stave, so that one can read ahead; less on a low phone, for the pads. */
+const TWO_LINES = 'min(372px, 44dvh)';
+
 /** A phone while it plays: the bar that is played, the count, the pads for two thumbs, stop. All else is one touch away. */
 export function PhonePlaying({ frame, tempo, line }: RoomView) {
-  const { limbs, drill, chart, state } = useRoom();
+  const { limbs, drill, chart, sight, state } = useRoom();
   const { settings, waitsAt, toggle } = frame;
   const { ring, where } = frame.stage;
   const strip = STRIP_HEIGHT[Math.min(4, Math.max(1, limbs.length)) as 1 | 2 | 3 | 4] + (drill || chart ? 48 : 0);
+  const isStave = sight?.plan.kind === 'line';
   return (
     <Box
       sx={{
@@ -63,7 +67,7 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
           </Typography>
         </Box>
       </Box>
-      <Box sx={{ flex: `0 0 ${strip}px`, minHeight: 0 }}>
+      <Box sx={{ flex: `0 0 ${isStave ? TWO_LINES : `${strip}px`}`, minHeight: 0 }}>
         <PlayedLines frame={frame} size="low" follows />
       </Box>
       <Box sx={{ flex: 'none' }}>

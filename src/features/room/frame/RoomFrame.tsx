@@ -23,6 +23,10 @@ export interface RoomFrameProps extends FrameOptions {
   hasLength?: boolean;
   /** The swing is set by the way of practising. */
   isSwingFixed?: boolean;
+  /** Nothing of what will be played is shown yet. */
+  isHidden?: boolean;
+  /** Once a take is judged, what comes next in place of the same again. */
+  next?: { say: string; onNext: () => void };
   /** What the way says of where one is, in a few words. */
   line?: string;
 }
@@ -33,6 +37,8 @@ export function RoomFrame({
   tempo = 'set',
   hasLength = true,
   isSwingFixed = false,
+  isHidden = false,
+  next,
   line,
   ...options
 }: RoomFrameProps) {
@@ -41,7 +47,7 @@ export function RoomFrame({
   const { judged } = state;
   const isPhone = useMediaQuery('(max-width: 599px)', { noSsr: true });
   const { playing, isSettingUp, setSettingUp } = frame;
-  const view = { frame, tempo, hasLength, line, panel: panel?.(playing, frame.attempt.follow) };
+  const view = { frame, tempo, hasLength, isHidden, next, line, panel: panel?.(playing, frame.attempt.follow) };
   return (
     <>
       {playing && isPhone && <PhonePlaying {...view} />}
@@ -69,6 +75,8 @@ export interface RoomView {
   frame: ReturnType<typeof useFrame>;
   tempo: 'set' | 'shown' | 'none';
   hasLength: boolean;
+  isHidden: boolean;
+  next?: RoomFrameProps['next'];
   line?: string;
   panel: ReactNode;
 }

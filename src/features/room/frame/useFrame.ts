@@ -20,6 +20,7 @@ import { useRest } from '../useRest';
 import { useSpace } from '../useSpace';
 import { useStage } from '../useStage';
 import type { WaitForMe } from '../useWaiting';
+import type { Look } from '../ways/atSight/useLook';
 
 /** What a way of practising gives the room. */
 export interface FrameOptions {
@@ -32,6 +33,8 @@ export interface FrameOptions {
   begin?: () => { settings?: RoomSettings; piece?: Piece };
   onRound?: (clean: () => Promise<boolean>, follow: (wanted: Followed) => void) => void | Promise<void>;
   onEnded?: (judged: Judged | undefined) => void;
+  /** Looked at before it plays: when the time is over it begins by itself. */
+  look?: Look;
   /** Practice that waits instead of playing. */
   waits?: WaitForMe;
   /** The tempos that are ahead, where they are others than the one that is set. */
@@ -42,7 +45,7 @@ export interface FrameOptions {
 const BREATH_MS = 1800;
 
 /** Everything that goes on in a room while it is practised in: what plays, what listens, what moves. */
-export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, waits, tempos }: FrameOptions) {
+export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, look, waits, tempos }: FrameOptions) {
   const { state, dispatch, limbs, groove, limits } = useRoom();
   const { phase, goesOn } = state;
   const stage = useStage({ piece, bpm: settings.bpm, swing: settings.swing, waitsAt: waits?.now });
@@ -68,9 +71,15 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
       void listen();
       return waits.start();
     }
+    if (look && look.leftS === undefined) {
+      dispatch({ type: 'again' });
+      // Sound is opened by a touch, as browsers demand, and there when the time is over.
+      void listen();
+      return look.begin();
+    }
     const wanted = begin?.() ?? {};
     void start(wanted.settings ?? settings, wanted.piece);
-  }, [isBlocked, waits, begin, start, settings, dispatch, clear, listen]);
+  }, [isBlocked, waits, look, begin, start, settings, dispatch, clear, listen]);
   const toggle = useCallback(() => {
     dispatch({ type: 'goes on', on: false });
     if (isWaiting) waits.stop();
@@ -90,6 +99,10 @@ export function useFrame({ piece, settings, isBlocked, begin, onRound, onEnded, 
     const timer = setTimeout(() => latest.current(), BREATH_MS);
     return () => clearTimeout(timer);
   }, [isNext]);
+  const isLookedAt = look?.leftS === 0;
+  useEffect(() => {
+    if (isLookedAt) latest.current();
+  }, [isLookedAt]);
   const { beginsAtOnce } = state;
   useEffect(() => {
     if (beginsAtOnce) latest.current();

@@ -1,5 +1,6 @@
 import type { Limb } from '@/core/groove/limbs';
 import type { RoomSettings, WayName } from '../settings';
+import { atSight } from './atSight/atSight';
 import { backToBack } from './backToBack/backToBack';
 import { buildUp } from './buildUp/buildUp';
 import { called } from './called/called';
@@ -10,7 +11,7 @@ import { waiting } from './waiting/waiting';
 import type { Way } from './way';
 
 /** All ways of practising, in the order they are offered. */
-export const WAYS: readonly Way[] = [called, through, ladder, buildUp, waiting, backToBack, toMusic];
+export const WAYS: readonly Way[] = [atSight, called, through, ladder, buildUp, waiting, backToBack, toMusic];
 
 export const wayNamed = (name: WayName): Way => WAYS.find((one) => one.name === name)!;
 

@@ -10,7 +10,7 @@ import type { RoomSettings, WayName } from '../settings';
  */
 export interface Way {
   name: WayName;
-  isFor: (played: Pick<RoomFacts, 'drill' | 'chart'>) => boolean;
+  isFor: (played: Pick<RoomFacts, 'drill' | 'chart' | 'sight'>) => boolean;
   entered?: (settings: RoomSettings, limbs: readonly Limb[]) => Partial<RoomSettings>;
   left?: (settings: RoomSettings, limbs: readonly Limb[]) => Partial<RoomSettings>;
   Room: ComponentType;

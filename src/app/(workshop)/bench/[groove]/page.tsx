@@ -1,7 +1,7 @@
 import { notFound, redirect } from 'next/navigation';
 import { z } from 'zod';
 import { Bench } from '@/features/bench/Bench';
-import { groove } from '@/server/grooves';
+import { groove, playsOther } from '@/server/grooves';
 import { asPerson, requireTeacher } from '@/server/session';
 import { Page } from '@/ui/Page';
 import { Unreadable } from '@/ui/Unreadable';
@@ -20,7 +20,7 @@ export default async function BenchPage({ params }: { params: Promise<{ groove: 
         <Unreadable what="This groove" problem={content.unreadable} />
       </Page>
     );
-  if (content.drill ?? content.chart) redirect(`/room/${found.id}`);
+  if (playsOther(content)) redirect(`/room/${found.id}`);
   return (
     <Bench
       key={found.id}

@@ -7,6 +7,7 @@ import { firstClimb } from '@/core/plan/ladder';
 import { ladderOf } from '@/server/ladders';
 import { homework } from '@/server/assignments';
 import { groove } from '@/server/grooves';
+import { seedsRead } from '@/server/keepTake';
 import { toleranceOfPerson } from '@/server/people';
 import { asPerson, requirePerson } from '@/server/session';
 import { sentence } from '@/core/result';
@@ -28,12 +29,14 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
     await askedOnce(searchParams),
   ];
   if (!id.success) notFound();
-  const { found, set, kept } = await asPerson(async (db) => {
+  const { found, set, kept, spent } = await asPerson(async (db) => {
     const open = (await homework(db, [who.id], { timeZone: who.settings.timeZone })).filter(
       (one) => one.groove_id === id.data,
     );
+    const item = await groove(db, id.data);
     return {
-      found: await groove(db, id.data),
+      found: item,
+      spent: item?.at_sight ? await seedsRead(db, who.id, id.data) : [],
       kept: await ladderOf(db, who.id, id.data, new Date()),
       // The same groove may be set twice, at two tempos: the one that was opened, else the newest.
       set: open.find((one) => one.id === given.set) ?? open[0],
@@ -47,7 +50,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
         <Unreadable what="This groove" problem={content.unreadable} />
       </Page>
     );
-  const { drill, chart } = content;
+  const { drill, chart, sight } = content;
   const turned = turnFor(content.groove, who.setup);
   const usual = firstClimb(drill?.rule.ladder, set?.tempo ?? content.groove.tempo);
   // A ladder that was set goes before the drill's own and the usual one; its goal is the tempo that is set.
@@ -71,6 +74,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
       limits={who.limits ?? who.settings.limits}
       drill={drill && { ...drill, groove: turned }}
       chart={chart && { ...chart, groove: turned }}
+      sight={sight && { plan: sight, setup: who.setup, spent }}
       assignment={
         set && {
           id: set.id,
@@ -88,7 +92,7 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
           ? `The ladder that was kept cannot be read, so the usual one stands here. ${sentence(kept.climb.problems[0]!)}`
           : undefined
       }
-      asked={{ ...asked, ...(ladder && !given.bpm && { way: 'ladder' as const }) }}
+      asked={{ ...asked, ...(ladder && !sight && !given.bpm && { way: 'ladder' as const }) }}
     />
   );
 }

@@ -48,4 +48,8 @@ function BackToBack() {
 }
 
 /** Two sides of the same groove, bar line against bar line. */
-export const backToBack: Way = { name: 'back to back', isFor: ({ chart }) => !chart, Room: BackToBack };
+export const backToBack: Way = {
+  name: 'back to back',
+  isFor: ({ chart, sight }) => !chart && !sight,
+  Room: BackToBack,
+};

@@ -53,7 +53,7 @@ function fromFirstLimb({ buildUp: { order }, heard }: RoomSettings): Pick<RoomSe
 /** Limbs come in one after another; all are back when it is left. */
 export const buildUp: Way = {
   name: 'build-up',
-  isFor: ({ chart }) => !chart,
+  isFor: ({ chart, sight }) => !chart && !sight,
   entered: fromFirstLimb,
   left: ({ heard }, limbs) => ({ task: [...limbs], heard: heard.length ? [...limbs] : [] }),
   Room: BuildUp,

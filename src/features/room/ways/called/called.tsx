@@ -1,14 +1,12 @@
 import { useMemo } from 'react';
 import { called as callOut } from '@/core/drill/caller';
+import { anySeed } from '../../anySeed';
 import { drillOf, type Piece } from '../../piece';
 import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import type { RoomSettings } from '../../settings';
 import { usePiece } from '../../usePiece';
 import type { Way } from '../way';
-
-/** For calls nobody has heard before. */
-const anySeed = () => Math.floor(Math.random() * 2 ** 31);
 
 function Called() {
   const { state, drill, school, dispatch } = useRoom();

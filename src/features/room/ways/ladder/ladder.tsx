@@ -58,4 +58,4 @@ function LadderRoom() {
 }
 
 /** Tempos climbed rung by rung, as the takes come clean. */
-export const ladder: Way = { name: 'ladder', isFor: () => true, Room: LadderRoom };
+export const ladder: Way = { name: 'ladder', isFor: ({ sight }) => !sight, Room: LadderRoom };

@@ -9,4 +9,4 @@ function Through() {
 }
 
 /** From the first bar to the last, so many times. */
-export const through: Way = { name: 'through', isFor: () => true, Room: Through };
+export const through: Way = { name: 'through', isFor: ({ sight }) => !sight, Room: Through };

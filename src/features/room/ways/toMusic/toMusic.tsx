@@ -39,4 +39,4 @@ function ToMusic() {
 }
 
 /** Under music of the player's own. */
-export const toMusic: Way = { name: 'to music', isFor: () => true, Room: ToMusic };
+export const toMusic: Way = { name: 'to music', isFor: ({ sight }) => !sight, Room: ToMusic };

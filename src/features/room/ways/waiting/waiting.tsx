@@ -32,4 +32,4 @@ function WaitingRoom() {
 }
 
 /** Without a clock: the strip waits at each slot. */
-export const waiting: Way = { name: 'wait for me', isFor: ({ chart }) => !chart, Room: WaitingRoom };
+export const waiting: Way = { name: 'wait for me', isFor: ({ chart, sight }) => !chart && !sight, Room: WaitingRoom };

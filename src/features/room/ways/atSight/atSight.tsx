@@ -1,0 +1,46 @@
+import { limbsIn } from '@/core/groove/kit';
+import { freshSeed } from '@/core/practice/atSight';
+import { useMemo, useRef } from 'react';
+import { anySeed } from '../../anySeed';
+import type { Piece } from '../../piece';
+import { useRoom } from '../../RoomContext';
+import { RoomFrame } from '../../frame/RoomFrame';
+import { usePiece } from '../../usePiece';
+import type { Way } from '../way';
+import { drawnFor } from './drawnFor';
+import { SightPanel } from './SightPanel';
+import { useLook } from './useLook';
+
+function AtSight() {
+  const { sight, groove, state, dispatch } = useRoom();
+  const { plan, spent } = sight!;
+  const { phase, settings, seed } = state;
+  const played = usePiece();
+  const piece = useMemo((): Piece => ({ ...played, isRead: true }), [played]);
+  const look = useLook(plan.lookS, phase);
+  /** What came into sight here, whether it was played or not. */
+  const seen = useRef<number[]>([]);
+  const another = () => {
+    seen.current.push(seed);
+    const next = freshSeed(plan, [...spent, ...seen.current], anySeed);
+    dispatch({ type: 'seeded', seed: next });
+    dispatch({ type: 'set', change: { task: limbsIn(drawnFor(sight!, groove, next).groove) } });
+  };
+  const isUnseen = phase === 'ready' && look.leftS === undefined;
+  return (
+    <RoomFrame
+      piece={piece}
+      settings={settings}
+      hasLength={false}
+      look={look}
+      isHidden={isUnseen}
+      next={{ say: plan.kind === 'line' ? 'Another line' : 'Another chart', onNext: another }}
+      // What was seen and not played is spent.
+      onEnded={(judged) => !judged && another()}
+      panel={() => phase !== 'judged' && <SightPanel plan={plan} leftS={look.leftS} isUnseen={isUnseen} />}
+    />
+  );
+}
+
+/** What was never seen before: looked at, then played. */
+export const atSight: Way = { name: 'at sight', isFor: ({ sight }) => Boolean(sight), Room: AtSight };
