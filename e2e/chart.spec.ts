@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choose, comeInAs, complaints, expectAccessible } from './steps';
+import { choose, clicksFile, comeInAs, complaints, expectAccessible } from './steps';
 
 const FORM = `quarter at 240
 A 2, sign, hits: 1, & of 3
@@ -92,5 +92,18 @@ test('a chart is typed, pointed at, kept, played with its jump to the coda, and 
   await choose(page, 'From', '4. A');
   await choose(page, 'To', '5. B');
   await expect(page.getByText('bar 6 of 9')).toBeVisible();
+
+  // Over one's own music its sections are marked, and it begins at any of them.
+  await page.getByRole('button', { name: 'All of it' }).click();
+  await page.getByRole('button', { name: 'To music' }).click();
+  await page
+    .getByLabel('Sound file')
+    .setInputFiles({ name: 'Slow water.wav', mimeType: 'audio/wav', buffer: clicksFile(9) });
+  await expect(page.getByText('The chart goes on 0:02 after the music has ended')).toBeVisible();
+  const sections = page.getByRole('group', { name: 'Sections in the music' }).getByRole('button');
+  await expect(sections).toHaveText(['A', 'B', 'C', 'A', 'B']);
+  await sections.nth(3).click();
+  await expect(sections.nth(3)).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('combobox', { name: 'From' })).toHaveText('4. A');
   expect(wrong).toEqual([]);
 });

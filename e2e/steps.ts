@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page } from '@playwright/test';
+import { WavWriter } from '../src/core/format/wav';
 
 /** Comes into the demo workshop as one of its people, with one touch. */
 export async function comeInAs(page: Page, name: string): Promise<void> {
@@ -85,4 +86,17 @@ export async function newGroove(page: Page, title: string): Promise<void> {
   await page.getByLabel('Title').fill(title);
   await page.getByLabel('Title').press('Enter');
   await expect(page.getByRole('heading', { name: title, level: 1 })).toBeVisible();
+}
+
+/** A file of clicks, each half second one, from a quarter second on. */
+export function clicksFile(seconds: number): Buffer {
+  const rate = 22_050;
+  const writer = new WavWriter(seconds * rate, rate);
+  writer.add(
+    Float32Array.from({ length: seconds * rate }, (_, frame) => {
+      const since = ((frame - rate / 4) % (rate / 2)) / rate;
+      return frame < rate / 4 ? 0 : 0.8 * Math.exp(-since / 0.01) * Math.sin(frame / 3);
+    }),
+  );
+  return Buffer.from(writer.bytes);
 }

@@ -1,23 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
-import { WavWriter } from '../src/core/format/wav';
-import { choose, comeInAs, complaints, expectAccessible, openRoom, strikeAlong } from './steps';
+import { choose, clicksFile, comeInAs, complaints, expectAccessible, openRoom, strikeAlong } from './steps';
 
 const practiseAs = (page: Page, way: string) => page.getByRole('button', { name: way, exact: true }).click();
 const play = (page: Page) => page.getByRole('button', { name: 'Play', exact: true }).click();
 const tempo = (page: Page) => page.getByLabel('Tempo in beats a minute');
-
-/** A file of clicks, each half second one, from a quarter second on. */
-function clicksFile(seconds: number): Buffer {
-  const rate = 22_050;
-  const writer = new WavWriter(seconds * rate, rate);
-  writer.add(
-    Float32Array.from({ length: seconds * rate }, (_, frame) => {
-      const since = ((frame - rate / 4) % (rate / 2)) / rate;
-      return frame < rate / 4 ? 0 : 0.8 * Math.exp(-since / 0.01) * Math.sin(frame / 3);
-    }),
-  );
-  return Buffer.from(writer.bytes);
-}
 
 test('a ladder climbs by itself when takes are clean, is kept, and falls back when they are not', async ({ page }) => {
   const wrong = complaints(page);

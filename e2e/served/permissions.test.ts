@@ -1,8 +1,5 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { afterAll, afterEach, describe, expect, test } from 'vitest';
-import { readChartText } from '@/core/chart/chartText';
-import { writeOutChart } from '@/core/chart/writeOut';
-import { writeWrittenChart } from '@/core/documents/writtenChart';
 import { LIMBS, USUAL_SURFACES } from '@/core/groove/limbs';
 import { EMPTY, freshClimb, grooveJson, sampleArguments } from './samples';
 import { PASSWORD } from './seed';
@@ -57,6 +54,7 @@ const PAGES: Record<string, Record<ActorName, Answer>> = {
   '/hear': EVERYBODY,
   '/lessons': TEACHERS,
   '/drills': TEACHERS,
+  '/drills/at-sight': TEACHERS,
   '/people': TEACHERS,
   '/people/new': TEACHERS,
   '/paths': TEACHERS,
@@ -93,7 +91,7 @@ const PAGES_OF_ONE: Record<string, { id: () => string; answers: Record<ActorName
   '/lessons/[id]': { id: () => cast.lesson, answers: { ...TEACHERS, colleague: 'not there', foreign: 'not there' } },
 };
 
-/** Routes that are not read as pages: tried by themselves below. */
+/** Routes that are not read as pages: tried by themselves below, and files in `files.test.ts`. */
 const SENT_TO = [
   '/api/lessons/running',
   '/api/lessons/[id]/live',
@@ -110,6 +108,7 @@ const SENT_TO = [
   '/files/handouts',
   '/files/takes/[id]/[sheet]',
   '/files/charts/[id]/[format]',
+  '/files/drills/[id]/[format]',
   '/join/[invitation]',
 ];
 
@@ -177,6 +176,7 @@ const ACTIONS: Record<string, ActionRow> = {
   newGrooveAction: { may: ANY_TEACHERS },
   saveGrooveAction: { may: ITS_TEACHERS, reset: () => 'update groove set save_number = 1' },
   keepDrillAction: { may: ANY_TEACHERS },
+  keepSightAction: { may: ANY_TEACHERS },
   practiseDrillAction: { may: ANY_TEACHERS },
   dropDrillAction: {
     may: ITS_TEACHERS,
@@ -600,88 +600,6 @@ test('the log as a file has what one may see, and tunes are the teachers’', as
     expect([actor, await lines('/api/tunes', actor)]).toEqual([actor, actor === 'visitor' ? 401 : 404]);
   for (const actor of ['teacher', 'colleague', 'owner'] as const)
     expect([actor, await lines('/api/tunes', actor)]).toEqual([actor, rowCount]);
-});
-
-test('a groove is a file for whoever sees it', async () => {
-  const answer = async (actor: ActorName, format: string, id = cast.groove) =>
-    ask(`/files/grooves/${id}/${format}`, actor === 'visitor' ? undefined : await sessionOf(cast[actor].id));
-  const may = { visitor: 401, student: 200, other: 404, teacher: 200, colleague: 200, owner: 200, foreign: 404 };
-  for (const format of ['midi', 'musicxml', 'text', 'json'])
-    for (const [actor, status] of Object.entries(may))
-      expect([format, actor, (await answer(actor as ActorName, format)).status]).toEqual([format, actor, status]);
-  const midi = await answer('teacher', 'midi');
-  expect(midi.headers.get('content-type')).toBe('audio/midi');
-  expect(midi.headers.get('content-disposition')).toMatch(/^attachment; filename=".+\.mid"; filename\*=UTF-8''/);
-  expect(
-    Buffer.from(await midi.arrayBuffer())
-      .subarray(0, 4)
-      .toString(),
-  ).toBe('MThd');
-  for (const [format, id] of [
-    ['exe', cast.groove],
-    ['midi', 'x'],
-    ['midi', crypto.randomUUID()],
-    ['..%2f', cast.groove],
-  ] as const)
-    expect([format, id, (await answer('owner', format, id)).status]).toEqual([format, id, 404]);
-});
-
-test('a take as a table is for whoever sees the take', async () => {
-  const answer = async (actor: ActorName, sheet: string, id = cast.take) =>
-    ask(`/files/takes/${id}/${sheet}`, actor === 'visitor' ? undefined : await sessionOf(cast[actor].id));
-  const may = { visitor: 401, student: 200, other: 404, teacher: 200, colleague: 404, owner: 200, foreign: 404 };
-  for (const sheet of ['figures', 'strokes'])
-    for (const [actor, status] of Object.entries(may))
-      expect([sheet, actor, (await answer(actor as ActorName, sheet)).status]).toEqual([sheet, actor, status]);
-  expect(await (await answer('student', 'strokes')).text()).toMatch(/^bar played,bar written,count/);
-  for (const [sheet, id] of [
-    ['all', cast.take],
-    ['figures', 'x'],
-    ['figures', crypto.randomUUID()],
-  ] as const)
-    expect([sheet, id, (await answer('owner', sheet, id)).status]).toEqual([sheet, id, 404]);
-});
-
-test('a chart is a file for whoever sees it', async () => {
-  const id = crypto.randomUUID();
-  const read = readChartText('A 4, hits: 1 in bar 4');
-  const made = read.ok ? writeOutChart(read.value, 'Pier song') : undefined;
-  if (!made?.ok) throw new Error('It can be played.');
-  const { groove, chart } = writeWrittenChart(made.value);
-  await owner.query(
-    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document, chart)
-     values ($1, $2, $3, 'Pier song', '4/4', 'first year', 100, 1, $4, $5)`,
-    [id, cast.workshop, cast.teacher.id, JSON.stringify(groove), JSON.stringify(chart)],
-  );
-  const answer = async (actor: ActorName, format: string, one = id) =>
-    ask(`/files/charts/${one}/${format}`, actor === 'visitor' ? undefined : await sessionOf(cast[actor].id));
-  const may = { visitor: 401, student: 404, other: 404, teacher: 200, colleague: 200, owner: 200, foreign: 404 };
-  for (const format of ['text', 'json'])
-    for (const [actor, status] of Object.entries(may))
-      expect([format, actor, (await answer(actor as ActorName, format)).status]).toEqual([format, actor, status]);
-  expect(await (await answer('teacher', 'text')).text()).toContain('A 4, hits: 1 in bar 4');
-  // A groove that plays no chart has no such file.
-  for (const [format, one] of [
-    ['exe', id],
-    ['text', cast.groove],
-    ['text', 'x'],
-  ] as const)
-    expect([format, one, (await answer('owner', format, one)).status]).toEqual([format, one, 404]);
-  await owner.query('delete from groove where id = $1', [id]);
-});
-
-test('grooves in one zip are those one sees', async () => {
-  const answer = async (actor: ActorName, query: string) =>
-    ask(`/files/grooves?${query}`, actor === 'visitor' ? undefined : await sessionOf(cast[actor].id));
-  const asked = `format=midi&id=${cast.groove}&id=${crypto.randomUUID()}`;
-  const may = { visitor: 401, student: 200, other: 404, teacher: 200, colleague: 200, owner: 200, foreign: 404 };
-  for (const [actor, status] of Object.entries(may))
-    expect([actor, (await answer(actor as ActorName, asked)).status]).toEqual([actor, status]);
-  const zip = unzipSync(new Uint8Array(await (await answer('teacher', asked)).arrayBuffer()));
-  expect(Object.keys(zip)).toEqual([expect.stringMatching(/\.mid$/)]);
-  const many = Array.from({ length: 151 }, () => `id=${cast.groove}`).join('&');
-  for (const wrong of ['', 'format=exe&id=x', `format=midi&id=x`, `format=midi&${many}`])
-    expect([wrong, (await answer('teacher', wrong)).status]).toEqual([wrong, 404]);
 });
 
 test('a calendar is read by whoever has its address, and by no other', async () => {

@@ -41,6 +41,13 @@ export const sampleArguments = (cast: Cast): Record<string, unknown[]> => ({
   newGrooveAction: [new Form({})],
   saveGrooveAction: [{ id: cast.groove, from: 1, groove: { ...grooveJson, title: fresh('Saved') } }],
   keepDrillAction: [{ name: fresh('Drill'), tags: '', rule }],
+  keepSightAction: [
+    {
+      title: fresh('Line'),
+      tempo: 70,
+      plan: { version: 1, kind: 'line', level: 'first year', values: ['8ths'], meter: '4/4', bars: 4, lookS: 20 },
+    },
+  ],
   practiseDrillAction: [{ name: fresh('Drill'), tags: '', rule }],
   dropDrillAction: [cast.drill],
   grooveJsonAction: [cast.groove],

@@ -131,7 +131,8 @@ function lineRead({ at_sight, title, tempo }: { at_sight: unknown } & NamedSight
   const plan = readSightPlan(at_sight);
   if (!plan.ok) return plan;
   if (seed === undefined) return fail(problem('no-seed', 'This line has no seed.', 'Play another.'));
-  return ok(drawnAtSight(plan.value, { title, tempo }, seed).groove);
+  // As every stored groove is read, so that bars that are the same are written the same.
+  return readGroove(writeGroove(drawnAtSight(plan.value, { title, tempo }, seed).groove));
 }
 
 /** Whether bars are those of a groove, as they stand for the player's kit. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { formatMeter, parseMeter, type Meter } from '../grid/meter';
+import { meterInWords, parseMeter, type Meter } from '../grid/meter';
 import { LEVELS, LONGEST_LOOK_S, MOST_READ_BARS } from '../limits';
 import { ok, sentence, type Result } from '../result';
 import { readVersioned } from './reader';
@@ -60,5 +60,5 @@ export function readSightPlan(json: unknown): Result<SightPlan> {
 export const writeSightPlan = ({ meter, ...plan }: SightPlan): SightPlanJson => ({
   version: SIGHT_PLAN_VERSION,
   ...plan,
-  meter: formatMeter(meter),
+  meter: meterInWords(meter),
 });

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { endShape, headShape } from '../documents/backupFile';
 import { grooveShape } from '../documents/groove';
-import { ruleShape } from '../documents/rule';
 import { chartFileShape } from './chartFile';
+import { drillFileShape } from './drillFile';
 
 /** What is published of our own files, by the name of each: a JSON Schema made from the shapes they are read by. */
 const PUBLISHED = {
@@ -10,7 +10,10 @@ const PUBLISHED = {
     grooveShape,
     'A groove, as it is taken out as JSON. Places are fractions of a whole note from the start of their bar.',
   ],
-  drill: [ruleShape, 'The rule of a drill: what is written out of it is the same for the same rule.'],
+  drill: [
+    drillFileShape,
+    'A drill, as it is taken out as JSON: its rule with what it is called. The same rule writes the same exercises.',
+  ],
   chart: [
     chartFileShape,
     'A chart, as it is taken out as JSON: the form of a tune, sections with what stands over their bars, repeats, endings, signs.',

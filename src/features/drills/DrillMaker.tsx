@@ -28,7 +28,7 @@ import { parametersOf } from './parameters';
 import { RuleForm } from './RuleForm';
 import { Shelf } from './Shelf';
 import { useDrill, type Making } from './useDrill';
-import { useRule } from './useRule';
+import { useRule, type OwnRule } from './useRule';
 
 // Rows with staves that can be dragged are heavy, and come once there is something to list.
 const ExerciseList = dynamic(() => import('./ExerciseList').then((module) => module.ExerciseList), { ssr: false });
@@ -64,7 +64,7 @@ export function DrillMaker({ school, limits, toBench, kept, students, library, g
   const unplayable = written && !written.ok ? written.problems : [];
   const [open, setOpen] = useState<Opened>(groove && 'groove');
   const asked = useMemo(() => readGroove(groove), [groove]);
-  const choose = (chosen: string, wanted: Rule, own?: KeptDrill) => {
+  const choose = (chosen: string, wanted: Rule, own?: OwnRule) => {
     setOpen(undefined);
     work.choose(chosen, wanted, own);
   };

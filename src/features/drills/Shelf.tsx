@@ -1,11 +1,9 @@
 'use client';
 
-import DeleteOutlineRounded from '@mui/icons-material/DeleteOutlineRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
 import Drawer from '@mui/material/Drawer';
-import IconButton from '@mui/material/IconButton';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -15,17 +13,18 @@ import { type Rule } from '@/core/documents/rule';
 import { familyNamed } from '@/core/drill/registry';
 import { PATHS, SHELF } from '@/core/drill/shelf';
 import { LEVELS, type Level } from '@/core/limits';
-import { sentence } from '@/core/result';
 import type { KeptDrill } from '@/server/drills';
-import { Pick } from '@/ui/Pick';
+import { Pick as Choice } from '@/ui/Pick';
 import { opening } from '@/ui/words/text';
+import { OwnDrill } from './OwnDrill';
+import { ReadDrill } from './ReadDrill';
 import { ShelfEntry } from './ShelfEntry';
+import type { OwnRule } from './useRule';
 
 interface ShelfProps {
   kept: readonly KeptDrill[];
   school: School;
-  /** `own` is the workshop's drill, where it is one. */
-  onChoose: (name: string, rule: Rule, own?: KeptDrill) => void;
+  onChoose: (name: string, rule: Rule, own?: OwnRule) => void;
   onDrop: (id: string) => void;
   onClose: () => void;
 }
@@ -55,7 +54,10 @@ export function Shelf({ kept, school, onChoose, onDrop, onClose }: ShelfProps) {
     >
       <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', mb: 1.5 }}>
         <Typography variant="h2">Shelf</Typography>
-        <Button onClick={onClose}>Close</Button>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'end' }}>
+          <ReadDrill onRead={({ name, tags, rule }) => onChoose(name, rule, { tags, isKept: false })} />
+          <Button onClick={onClose}>Close</Button>
+        </Box>
       </Box>
       <Box role="search" sx={{ display: 'flex', gap: 1.5 }}>
         <TextField
@@ -64,7 +66,7 @@ export function Shelf({ kept, school, onChoose, onDrop, onClose }: ShelfProps) {
           onChange={({ target }) => setWords(target.value.slice(0, 60))}
           sx={{ flex: 1 }}
         />
-        <Pick
+        <Choice
           label="Level"
           value={level ?? 'any'}
           options={['any', ...LEVELS]}
@@ -90,28 +92,13 @@ export function Shelf({ kept, school, onChoose, onDrop, onClose }: ShelfProps) {
             </Box>
           )}
           {own.map((one) => (
-            <Box key={one.id} sx={{ display: 'flex', alignItems: 'start' }}>
-              {one.rule.ok ? (
-                <ShelfEntry
-                  name={one.name}
-                  note={one.tags.join(', ')}
-                  rule={one.rule.value}
-                  school={school}
-                  onChoose={(rule) => onChoose(one.name, rule, one)}
-                />
-              ) : (
-                <Typography variant="body2" color="error" sx={{ flex: 1, px: 1, overflowWrap: 'anywhere' }}>
-                  {one.name} cannot be read. {sentence({ ...one.rule.problems[0]!, where: '' })}
-                </Typography>
-              )}
-              <IconButton
-                aria-label={`Take ${one.name} off the shelf`}
-                onClick={() => onDrop(one.id)}
-                sx={{ width: 44, height: 44 }}
-              >
-                <DeleteOutlineRounded />
-              </IconButton>
-            </Box>
+            <OwnDrill
+              key={one.id}
+              drill={one}
+              school={school}
+              onChoose={(rule) => onChoose(one.name, rule, { tags: one.tags, isKept: true })}
+              onDrop={() => onDrop(one.id)}
+            />
           ))}
         </Part>
       )}

@@ -6,8 +6,13 @@ import { FAMILIES, familyNamed } from '@/core/drill/registry';
 import { generatorOf, renewed, usualOrder, usualRule } from '@/core/drill/rule';
 import type { Groove } from '@/core/groove/groove';
 import { drillFor, type Weakness } from '@/core/plan/weakness';
-import type { KeptDrill } from '@/server/drills';
 import { takesGroove } from './parameters';
+
+/** A rule that is not one of those that ship: its tags, and whether the workshop keeps it already or it is from a file. */
+export interface OwnRule {
+  tags: readonly string[];
+  isKept: boolean;
+}
 
 /** What changes how the exercises are played, not which they are. */
 const PLAYED = new Set(['repeats', 'rest', 'click', 'ladder', 'caller', 'swing', 'goal']);
@@ -47,12 +52,12 @@ export function useRule(weakness: Weakness | undefined) {
       };
     });
   };
-  const choose = (chosen: string, wanted: Rule, own?: Pick<KeptDrill, 'tags'>) => {
+  const choose = (chosen: string, wanted: Rule, own?: OwnRule) => {
     const now = renewed(wanted);
     setName(chosen);
     setTags(own?.tags.join(', ') ?? '');
     setGiven(chosen);
-    setOpened(own ? chosen : '');
+    setOpened(own?.isKept ? chosen : '');
     setRule(now.rule);
     setAnew(now.anew);
   };

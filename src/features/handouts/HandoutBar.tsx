@@ -10,6 +10,7 @@ import type { ReactNode } from 'react';
 import { MOST_REASON } from '@/core/limits';
 import { Pick } from '@/ui/Pick';
 import { PrintButton } from '@/ui/PrintButton';
+import { PictureMenu } from './PictureMenu';
 import { optionsAsked, PAPERS, type HandoutOptions } from './options';
 
 /** What is on the sheet, as switches: each kind of sheet has those that matter to it. */
@@ -91,6 +92,7 @@ export function SheetBar({ paper, hasPdf, onPaper, children }: SheetBarProps) {
       <Pick label="Paper" value={paper} options={PAPERS} onPick={onPaper} sx={{ width: 100 }} />
       {children}
       <Box sx={{ ml: 'auto', display: 'flex', gap: 1 }}>
+        <PictureMenu />
         <PrintButton />
         {hasPdf && (
           <Button component="a" href={`/files/handouts?${pdf}`} download variant="contained">

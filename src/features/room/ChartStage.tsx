@@ -43,7 +43,9 @@ export function ChartStage({ piece, chart, onStage, playing, task, beads, strip,
     () => beads?.flatMap((bead): Bead[] => (bead.bar === bar ? [{ ...bead, bar: 0 }] : [])),
     [beads, bar],
   );
-  const next = playing ? ahead(bars, at) : [];
+  // Read at sight, what comes and how it is counted has to be found on the chart.
+  const { isRead = false } = piece;
+  const next = playing && !isRead ? ahead(bars, at) : [];
   const [perLine] = useKept<number>('chart.perLine', 4);
   const isLow = drawn.size === 'low';
   if (!now) return null;
@@ -81,10 +83,10 @@ export function ChartStage({ piece, chart, onStage, playing, task, beads, strip,
       </Box>
       <Box
         sx={{
-          display: { xs: playing ? 'none' : 'block', sm: 'block' },
+          display: { xs: playing && !isRead ? 'none' : 'block', sm: 'block' },
           flex: playing ? '1 1 0' : 'none',
           minHeight: 0,
-          maxHeight: playing ? undefined : 420,
+          maxHeight: playing || isRead ? undefined : 420,
           overflow: 'auto',
           my: 1,
         }}
@@ -94,23 +96,25 @@ export function ChartStage({ piece, chart, onStage, playing, task, beads, strip,
       >
         <ChartStaves title={groove.title} bars={staves} perLine={perLine} marked={now.written} follows={playing} />
       </Box>
-      <Box
-        sx={{
-          flex: drawn.follows ? { xs: '1 1 0', sm: `0 0 ${STRIP_HEAD + LANE * limbs.length}px` } : 'none',
-          minHeight: 0,
-        }}
-      >
-        <Strip
-          groove={shown}
-          task={task}
-          idleLanes={limbs}
-          beads={here}
-          handle={strip}
-          {...drawn}
-          size={playing ? 'low' : drawn.size}
-          swing={FEELS_PLAYED[now.feel]}
-        />
-      </Box>
+      {!isRead && (
+        <Box
+          sx={{
+            flex: drawn.follows ? { xs: '1 1 0', sm: `0 0 ${STRIP_HEAD + LANE * limbs.length}px` } : 'none',
+            minHeight: 0,
+          }}
+        >
+          <Strip
+            groove={shown}
+            task={task}
+            idleLanes={limbs}
+            beads={here}
+            handle={strip}
+            {...drawn}
+            size={playing ? 'low' : drawn.size}
+            swing={FEELS_PLAYED[now.feel]}
+          />
+        </Box>
+      )}
     </Box>
   );
 }

@@ -1,5 +1,7 @@
+import { barsBefore } from '@/core/chart/ahead';
 import type { PlayedBar } from '@/core/chart/unroll';
 import type { ChartForm } from '@/core/documents/chart';
+import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { School } from '@/core/count/schools';
 import type { Loudness } from '@/core/documents/climb';
 import type { ExerciseName, Exercises } from '@/core/form/exercises';
@@ -46,12 +48,28 @@ export interface Piece {
 export const drillOf = ({ groove, passages, exercises }: Piece): Exercises | undefined =>
   passages && exercises && { groove, passages, exercises };
 
+/** Once through, without anything around it. */
+const onceThrough = ({ groove, passages }: Pick<Piece, 'groove' | 'passages'>, bpm: Bpm): Schedule =>
+  schedule(formOf({ groove, passages, bpm, rounds: 1, countIn: 0, click: { kind: 'silent' } }));
+
 /** How long once through lasts. */
-export function onceMs({ groove, passages }: Pick<Piece, 'groove' | 'passages'>, bpm: Bpm): Ms {
-  const { startMs, endMs } = schedule(
-    formOf({ groove, passages, bpm, rounds: 1, countIn: 0, click: { kind: 'silent' } }),
-  );
+export function onceMs(piece: Pick<Piece, 'groove' | 'passages'>, bpm: Bpm): Ms {
+  const { startMs, endMs } = onceThrough(piece, bpm);
   return endMs - startMs;
+}
+
+/** When a section of a chart begins, from the first bar of the whole chart on, and where the last one ends. */
+export interface SectionMs {
+  say: string;
+  ms: Ms;
+  endMs: Ms;
+}
+
+/** The sections of a whole chart as they are played one after another at a tempo. */
+export function sectionsMs(chart: WrittenChart, bpm: Bpm): SectionMs[] {
+  const { bars, endMs } = onceThrough(chart, bpm);
+  const starts = chart.exercises.map((_, index) => bars[barsBefore(chart, index)]?.startMs ?? endMs);
+  return chart.exercises.map(({ say }, index) => ({ say, ms: starts[index]!, endMs: starts[index + 1] ?? endMs }));
 }
 
 /** How often a piece is gone through so that it lasts as long as wished, and is no more than a take may be. */

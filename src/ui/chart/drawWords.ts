@@ -90,10 +90,15 @@ function line(
     from += width + 8;
   }
   const text = element(svg, 'text', { x: from, y, class: kind, ...(kind === 'after' && { 'text-anchor': 'end' }) });
+  let before: 'none' | 'glyph' | 'word' = 'none';
   for (const { text: word, kind: glyph, isBoxed } of words) {
     if (isBoxed) continue;
-    const span = element(text, 'tspan', { ...(glyph && { class: glyph }) });
+    // The blank of the music font is no wider than a hair.
+    const isBeside = before === 'glyph' ? glyph !== 'small' : before === 'word' && glyph === 'glyph';
+    const dx = isBeside ? 5 : undefined;
+    const span = element(text, 'tspan', { ...(glyph && { class: glyph }), ...(dx && { dx }) });
     span.textContent = glyph === 'small' ? word : `${word} `;
+    before = glyph === 'glyph' ? 'glyph' : 'word';
   }
 }
 

@@ -24,7 +24,6 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
   const { settings, waitsAt, toggle } = frame;
   const { ring, where } = frame.stage;
   const strip = STRIP_HEIGHT[Math.min(4, Math.max(1, limbs.length)) as 1 | 2 | 3 | 4] + (drill || chart ? 48 : 0);
-  const isStave = sight?.plan.kind === 'line';
   return (
     <Box
       sx={{
@@ -67,7 +66,7 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
           </Typography>
         </Box>
       </Box>
-      <Box sx={{ flex: `0 0 ${isStave ? TWO_LINES : `${strip}px`}`, minHeight: 0 }}>
+      <Box sx={{ flex: `0 0 ${sight ? TWO_LINES : `${strip}px`}`, minHeight: 0 }}>
         <PlayedLines frame={frame} size="low" follows />
       </Box>
       <Box sx={{ flex: 'none' }}>

@@ -7,18 +7,28 @@ import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { beatsWithin, NUDGE_MS, SPEEDS, type MusicSettings } from '@/core/practice/music';
+import { useEffect, useRef, useState } from 'react';
+import { NUDGE_MS, SPEEDS, type MusicSettings } from '@/core/practice/music';
 import { tempoShape } from '@/core/documents/shapes';
 import { tappedTempo, withTap } from '@/core/time/tempoWords';
 import type { Ms } from '@/core/time/units';
-import { peaks, type Music } from '@/sound/music';
+import type { Music } from '@/sound/music';
 import { lengthInWords, tempoInWords } from '@/ui/words/figures';
 import { NumberField, numberTyped } from '../../NumberField';
+import type { SectionMs } from '../../piece';
+import { MusicPicture } from './MusicPicture';
+import { SectionsLine } from './SectionsLine';
 import type { Playalong } from './useMusic';
 
+interface MusicPanelProps {
+  playalong: Playalong;
+  /** Of a chart, when each of its sections begins. */
+  sections: readonly SectionMs[];
+  playing: boolean;
+}
+
 /** Music of the player's own under the groove: its tempo, its first beat, its speed. */
-export function MusicPanel({ playalong, playing }: { playalong: Playalong; playing: boolean }) {
+export function MusicPanel({ playalong, sections, playing }: MusicPanelProps) {
   const { music, settings, say, busy, open } = playalong;
   const input = useRef<HTMLInputElement>(null);
   return (
@@ -62,7 +72,7 @@ export function MusicPanel({ playalong, playing }: { playalong: Playalong; playi
       )}
       {say && <Alert severity="error">{say}</Alert>}
       {music && settings && !playing && (
-        <Setting key={music.hash} music={music} settings={settings} change={playalong.change} />
+        <Setting key={music.hash} music={music} settings={settings} sections={sections} change={playalong.change} />
       )}
     </Box>
   );
@@ -71,10 +81,11 @@ export function MusicPanel({ playalong, playing }: { playalong: Playalong; playi
 interface SettingProps {
   music: Music;
   settings: MusicSettings;
+  sections: readonly SectionMs[];
   change: (change: Partial<MusicSettings>) => void;
 }
 
-function Setting({ music, settings, change }: SettingProps) {
+function Setting({ music, settings, sections, change }: SettingProps) {
   const [typed, setTyped] = useState<string>();
   const [taps, setTaps] = useState<number[]>([]);
   const listening = useListening(music);
@@ -92,8 +103,21 @@ function Setting({ music, settings, change }: SettingProps) {
   const moveTo = (ms: Ms) => change({ firstBeatMs: Math.round(Math.max(0, Math.min(lengthMs, ms))) });
   return (
     <>
-      <Picture music={music} settings={settings} fromMs={0} toMs={lengthMs} label="The whole file" onPick={moveTo} />
-      <Picture
+      <Box>
+        <MusicPicture
+          music={music}
+          settings={settings}
+          fromMs={0}
+          toMs={lengthMs}
+          sections={sections}
+          label="The whole file"
+          onPick={moveTo}
+        />
+        {sections.length > 0 && (
+          <SectionsLine sections={sections} firstBeatMs={settings.firstBeatMs} lengthMs={lengthMs} />
+        )}
+      </Box>
+      <MusicPicture
         music={music}
         settings={settings}
         fromMs={Math.max(0, settings.firstBeatMs - 500)}
@@ -168,76 +192,6 @@ function Setting({ music, settings, change }: SettingProps) {
         </TextField>
       </Box>
     </>
-  );
-}
-
-interface PictureProps {
-  music: Music;
-  settings: MusicSettings;
-  fromMs: Ms;
-  toMs: Ms;
-  label: string;
-  onPick: (ms: Ms) => void;
-}
-
-const COLUMNS = 400;
-
-/** The music as a band of its loudness, with the first beat and, where they can be told apart, its beats. */
-function Picture({ music, settings, fromMs, toMs, label, onPick }: PictureProps) {
-  const drawn = useMemo(() => peaks(music.buffer, fromMs, toMs, COLUMNS), [music, fromMs, toMs]);
-  const x = (ms: Ms) => (COLUMNS * (ms - fromMs)) / (toMs - fromMs);
-  const beats = toMs - fromMs < 10_000 ? beatsWithin(settings, fromMs, toMs) : [];
-  return (
-    <Box
-      component="svg"
-      role="img"
-      aria-label={label}
-      viewBox={`0 0 ${COLUMNS} 60`}
-      preserveAspectRatio="none"
-      onClick={(event: React.MouseEvent<SVGSVGElement>) => {
-        const box = event.currentTarget.getBoundingClientRect();
-        onPick(fromMs + ((event.clientX - box.left) / box.width) * (toMs - fromMs));
-      }}
-      sx={{
-        width: 1,
-        height: 60,
-        bgcolor: 'background.paper',
-        border: 1,
-        borderColor: 'divider',
-        borderRadius: 1,
-        cursor: 'crosshair',
-        display: 'block',
-      }}
-    >
-      <Box
-        component="path"
-        d={drawn.map((peak, index) => `M${index + 0.5} ${30 - 29 * peak}V${30 + 29 * peak + 0.2}`).join('')}
-        strokeWidth={1}
-        fill="none"
-        sx={{ stroke: (theme) => theme.vars!.palette.text.secondary }}
-      />
-      {beats.map((ms) => (
-        <Box
-          component="line"
-          key={ms}
-          x1={x(ms)}
-          x2={x(ms)}
-          y1={0}
-          y2={60}
-          strokeWidth={0.4}
-          sx={{ stroke: (theme) => theme.vars!.palette.primary.main }}
-        />
-      ))}
-      <Box
-        component="line"
-        x1={x(settings.firstBeatMs)}
-        x2={x(settings.firstBeatMs)}
-        y1={0}
-        y2={60}
-        strokeWidth={1.2}
-        sx={{ stroke: (theme) => theme.vars!.palette.secondary.main }}
-      />
-    </Box>
   );
 }
 

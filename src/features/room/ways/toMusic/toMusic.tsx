@@ -1,7 +1,7 @@
 import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { heardBpm, roundsUnder } from '@/core/practice/music';
-import { onceMs } from '../../piece';
+import { onceMs, sectionsMs } from '../../piece';
 import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import type { RoomSettings } from '../../settings';
@@ -12,18 +12,30 @@ import { useMusic } from './useMusic';
 const MusicPanel = dynamic(() => import('./MusicPanel').then((module) => module.MusicPanel), { ssr: false });
 
 function ToMusic() {
-  const { state, groove } = useRoom();
+  const { state, groove, chart } = useRoom();
   const piece = usePiece();
   const playalong = useMusic(groove.tempo);
   const { music, settings: musical, ready } = playalong;
   const settings = useMemo((): RoomSettings => {
     if (!music || !musical) return state.settings;
-    const rounds = roundsUnder(onceMs(piece, musical.bpm), musical.firstBeatMs, music.buffer.duration * 1000);
+    // A chart goes through the music once, a groove goes round as long as it lasts.
+    const rounds = chart
+      ? 1
+      : roundsUnder(onceMs(piece, musical.bpm), musical.firstBeatMs, music.buffer.duration * 1000);
     return { ...state.settings, bpm: heardBpm(musical), length: { rounds } };
-  }, [state.settings, music, musical, piece]);
+  }, [state.settings, music, musical, piece, chart]);
+  const bpm = musical?.bpm;
+  const sections = useMemo(() => (chart && bpm ? sectionsMs(chart, bpm) : []), [chart, bpm]);
+  // From a later section on, the music begins there too.
+  const first = sections[state.settings.range[0] ?? 0]?.ms ?? 0;
   const begin = () =>
     ready && musical
-      ? { piece: { ...piece, backing: { buffer: ready, firstBeatMs: musical.firstBeatMs / (musical.speed / 100) } } }
+      ? {
+          piece: {
+            ...piece,
+            backing: { buffer: ready, firstBeatMs: (musical.firstBeatMs + first) / (musical.speed / 100) },
+          },
+        }
       : {};
   return (
     <RoomFrame
@@ -33,7 +45,7 @@ function ToMusic() {
       isBlocked={!ready}
       tempo="shown"
       hasLength={false}
-      panel={(playing) => <MusicPanel playalong={playalong} playing={playing} />}
+      panel={(playing) => <MusicPanel playalong={playalong} sections={sections} playing={playing} />}
     />
   );
 }
