@@ -112,5 +112,79 @@ test('a handout is made, chosen of, and had as PDF', async ({ page }) => {
   await page.getByRole('link', { name: 'PDF' }).click();
   const pdf = readFileSync(await (await saving).path());
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+
+  // What is drawn on it, as pictures that stand alone.
+  await page.getByLabel('Strip', { exact: true }).click();
+  await expect(sheet.locator('[aria-label$=", strip"] svg').first()).toBeVisible();
+  const picture = async (what: string) => {
+    await page.getByRole('button', { name: 'Picture' }).click();
+    const given = page.waitForEvent('download');
+    await page.getByRole('menuitem', { name: what }).click();
+    return readFileSync(await (await given).path());
+  };
+  for (const [part, font] of [
+    ['Stave', 'Bravura'],
+    ['Strip', 'Figtree Variable'],
+  ] as const) {
+    const svg = (await picture(`${part} as SVG`)).toString();
+    const alone = await page.context().newPage();
+    await alone.setContent(`<img src="data:image/svg+xml;base64,${Buffer.from(svg).toString('base64')}">`);
+    const [width, drawn] = await alone.evaluate(async (text) => {
+      const image = document.querySelector('img')!;
+      await image.decode();
+      const root = new DOMParser().parseFromString(text, 'image/svg+xml').documentElement;
+      return [image.naturalWidth, [...root.querySelectorAll('text')].map((one) => one.textContent)] as const;
+    }, svg);
+    await alone.close();
+    expect(width).toBeGreaterThan(400);
+    expect(drawn).toEqual(expect.arrayContaining(['1', '2', '3', '4']));
+    // What is only said to readers of screens is not drawn, and the font it is written with is in it.
+    expect(drawn.some((word) => word.includes('counts'))).toBe(false);
+    expect(svg).toContain(`@font-face{font-family:"${font}";src:url(data:font/woff2`);
+    expect(svg).not.toContain('var(--');
+    const png = await picture(`${part} as PNG`);
+    expect(png.subarray(1, 4).toString()).toBe('PNG');
+    expect(png.readUInt32BE(16)).toBe(3 * width);
+  }
+  expect(wrong).toEqual([]);
+});
+
+test('a drill goes out as a file, and comes in again under its name', async ({ page }) => {
+  const wrong = complaints(page);
+  await comeInAs(page, 'Oda');
+  await page.goto('/drills');
+  const name = `Oars in a row ${Date.now() % 100_000}`;
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Tags').fill('ferry');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText(`“${name}” is on the shelf.`)).toBeVisible();
+  const shelf = page.getByRole('dialog', { name: 'Shelf of drills' });
+  await page.getByRole('button', { name: 'Shelf', exact: true }).click();
+  await shelf.getByLabel('Find by name, or what it trains').fill(name);
+  const takenAs = async (what: RegExp) => {
+    await shelf.getByRole('button', { name: 'As a file' }).click();
+    const given = page.waitForEvent('download');
+    await page.getByRole('menuitem', { name: what }).click();
+    return given;
+  };
+  const midi = await takenAs(/MIDI/);
+  expect(midi.suggestedFilename()).toBe(`${name}.mid`);
+  expect(
+    readFileSync(await midi.path())
+      .subarray(0, 4)
+      .toString(),
+  ).toBe('MThd');
+  const json = readFileSync(await (await takenAs(/own JSON/)).path());
+  expect(JSON.parse(json.toString())).toMatchObject({ name, tags: ['ferry'], family: 'placement' });
+  await shelf.getByRole('button', { name: `Take ${name} off the shelf` }).click();
+  await expect(shelf.getByRole('button', { name: 'As a file' })).toHaveCount(0);
+
+  const file = shelf.getByLabel('File with a drill');
+  await file.setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"version": 1}') });
+  await expect(shelf.getByRole('alert')).toBeVisible();
+  await file.setInputFiles({ name: 'oars.json', mimeType: 'application/json', buffer: json });
+  await expect(shelf).toBeHidden();
+  await expect(page.getByLabel('Name')).toHaveValue(name);
+  await expect(page.getByLabel('Tags')).toHaveValue('ferry');
   expect(wrong).toEqual([]);
 });

@@ -4,7 +4,7 @@ import { writeOutChart } from '../chart/writeOut';
 import { formOfTake, type Hit, type Take } from '../documents/take';
 import { schedule } from '../schedule/schedule';
 import { emptyTake, playedTake } from '../testing/takes';
-import { chartFigures } from './chartFigures';
+import { barsBySection, chartFigures } from './chartFigures';
 import { judge } from './judge';
 
 function chartTake(text: string, more: Partial<Take> = {}): Take {
@@ -90,9 +90,17 @@ describe('a take of a chart', () => {
     expect(judge(take, 'first year').figures.missed).toBe(0);
   });
 
+  test('its bars are called by their section, as each is first played', () => {
+    const take = chartTake('A 2, 2 times, hits: 1 in bar 2; B 2, hits: 3 in bar 1');
+    const names = barsBySection(take)!;
+    expect(names).toHaveLength(take.groove.bars.length);
+    expect(names).toEqual(['A, bar 1', 'A, bar 2', 'B, bar 1', 'B, bar 2']);
+  });
+
   test('what plays no chart has none', () => {
     const take = struck(chartTake('A 2, hits: 1'));
     const { exercises: _, ...plain } = take;
     expect(chartFigures(plain, judge(plain, 'advanced'))).toBeUndefined();
+    expect(barsBySection(plain)).toBeUndefined();
   });
 });

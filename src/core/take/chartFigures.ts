@@ -64,6 +64,17 @@ export function chartFigures(take: Take, judgement: Judgement): ChartFigures | u
   return { hits: hitsOf(take, bars, judgement), tempos: temposOf(take, bars, judgement) };
 }
 
+/** What the bars of a take's groove are called where it plays a chart: by their section, "B, bar 3", as each is first played. */
+export function barsBySection(take: Take): string[] | undefined {
+  if (!take.exercises?.some(({ section }) => section !== undefined)) return undefined;
+  const { bars } = formOfTake(take);
+  const places = placesInSections(bars);
+  return take.groove.bars.map((_, written) => {
+    const first = bars.findIndex(({ origin }) => origin.bar === written);
+    return first < 0 ? '' : `${sectionOf(take, bars[first]!)}, bar ${places[first]!.bar}`;
+  });
+}
+
 const sectionOf = ({ exercises }: Take, { origin }: FormBar): string =>
   (origin.exercise === undefined ? undefined : exercises?.[origin.exercise]?.section) ?? '';
 

@@ -26,7 +26,7 @@ interface BarBandProps {
   size: StripSize;
   task?: readonly Limb[];
   /** Said over the bar where there are several. */
-  number?: number;
+  name?: string;
   beads?: readonly Bead[];
   bands?: readonly UnheardBand[];
   frames?: readonly BlamedFrame[];
@@ -60,7 +60,7 @@ export const BarBand = memo(function BarBand({
   lanes,
   size,
   task,
-  number,
+  name,
   beads,
   bands,
   frames,
@@ -116,16 +116,16 @@ export const BarBand = memo(function BarBand({
         lanes={lanes}
         extra={extra}
         first={first}
-        isNumbered={number !== undefined}
+        isNumbered={name !== undefined}
         {...{ height, baseline, pale }}
       />
       <Box
         component="svg"
         sx={{ position: 'absolute', left: lead, width: 1, height, overflow: 'visible', display: 'block' }}
       >
-        {number !== undefined && size !== 'glance' && (
+        {name !== undefined && size !== 'glance' && (
           <text x={6 - (first ? lead : SHADE_LEAD)} y={-4} fontSize={12} fill={text.secondary}>
-            bar {number}
+            {name}
           </text>
         )}
         <Head bar={bar} size={size} height={height} theme={theme} narrow={narrow} />

@@ -44,6 +44,8 @@ export interface StripProps {
   bpm?: Bpm;
   swing?: Feel;
   size: StripSize;
+  /** What the bars are called where not by their number. */
+  barNames?: readonly string[];
   /** Limbs that are not part of the task are pale. */
   task?: readonly Limb[];
   /** Beside a lane's name: the key that plays it. */
@@ -89,6 +91,7 @@ export const Strip = memo(function Strip({
   bpm,
   swing,
   size,
+  barNames,
   task,
   laneNotes,
   beads,
@@ -181,7 +184,7 @@ export const Strip = memo(function Strip({
                 lanes={lanes}
                 size={size}
                 task={task}
-                number={bars.length > 1 ? index + 1 : undefined}
+                name={bars.length > 1 ? (barNames?.[index] ?? `bar ${index + 1}`) : undefined}
                 beads={beads?.filter((bead) => bead.bar === index)}
                 bands={ofBar(bands, index)}
                 frames={ofBar(frames, index)}

@@ -12,6 +12,7 @@ import type { School } from '@/core/count/schools';
 import type { Take } from '@/core/documents/take';
 import type { Judgement } from '@/core/take/judge';
 import { blamedIn } from '@/core/take/blamed';
+import { barsBySection } from '@/core/take/chartFigures';
 import { beadsOf, blamedFrames, unheardBands, WIDENED, type Bead } from '../strip/beads';
 import { Strip, type StripHandle } from '../strip/Strip';
 
@@ -34,6 +35,7 @@ export function TakePicture({ take, judgement, school, handle, marked, onBead }:
   const all = useMemo(() => beadsOf(judgement, widen), [judgement, widen]);
   const bands = useMemo(() => unheardBands(judgement, widen), [judgement, widen]);
   const frames = useMemo(() => blamedFrames(judgement, blamedIn(take, judgement), widen), [take, judgement, widen]);
+  const barNames = useMemo(() => barsBySection(take), [take]);
   const shown = round === undefined ? all : all.filter((bead) => bead.round === round);
   const rounds = 1 + Math.max(0, ...all.map((bead) => bead.round));
   const beads = round === undefined ? shown : shown.map((bead) => ({ ...bead, round: 0 }));
@@ -46,6 +48,7 @@ export function TakePicture({ take, judgement, school, handle, marked, onBead }:
         bpm={take.bpm}
         swing={take.swing}
         size="desk"
+        barNames={barNames}
         task={take.task}
         beads={beads}
         bands={bands}
