@@ -1,8 +1,9 @@
 /** Bytes of one sample: 16-bit whole numbers, which every player reads. */
 const SAMPLE_BYTES = 2;
-const HEADER_BYTES = 44;
+/** Bytes of a file before its first sample. */
+export const WAV_HEADER = 44;
 /** What fits a WAV file, whose lengths are 32-bit numbers. */
-export const MOST_WAV_FRAMES = Math.floor((2 ** 32 - 1 - HEADER_BYTES) / SAMPLE_BYTES);
+export const MOST_WAV_FRAMES = Math.floor((2 ** 32 - 1 - WAV_HEADER) / SAMPLE_BYTES);
 
 /** A WAV file, one channel, that is filled block by block. Samples are −1 to 1; what is outside is held at the edge. */
 export class WavWriter {
@@ -16,7 +17,7 @@ export class WavWriter {
   ) {
     if (!Number.isInteger(frames) || frames < 0 || frames > MOST_WAV_FRAMES)
       throw new RangeError(`A WAV file cannot hold ${frames} samples`);
-    this.view = new DataView(new ArrayBuffer(HEADER_BYTES + frames * SAMPLE_BYTES));
+    this.view = new DataView(new ArrayBuffer(WAV_HEADER + frames * SAMPLE_BYTES));
     const text = (at: number, letters: string) =>
       [...letters].forEach((letter, index) => this.view.setUint8(at + index, letter.charCodeAt(0)));
     text(0, 'RIFF');
@@ -38,7 +39,7 @@ export class WavWriter {
     for (const sample of samples) {
       if (this.frame >= this.frames) return;
       this.view.setInt16(
-        HEADER_BYTES + SAMPLE_BYTES * this.frame++,
+        WAV_HEADER + SAMPLE_BYTES * this.frame++,
         Math.round(Math.max(-1, Math.min(1, sample)) * 32_767),
         true,
       );

@@ -5,7 +5,9 @@ import { useMemo } from 'react';
 import { ahead } from '@/core/chart/ahead';
 import { FEELS_PLAYED } from '@/core/chart/writeOut';
 import { engraved } from '@/core/chart/engraved';
+import { barLength } from '@/core/grid/meter';
 import { limbsIn } from '@/core/groove/kit';
+import { div, toNumber } from '@/core/time/fraction';
 import type { Bead } from '@/ui/strip/beads';
 import { Strip } from '@/ui/strip/Strip';
 import { FIGURE_FONT } from '@/ui/theme';
@@ -39,6 +41,10 @@ export function ChartStage({ piece, chart, onStage, playing, task, beads, strip,
   }, [form]);
   const limbs = useMemo(() => limbsIn(groove), [groove]);
   const shown = useMemo(() => ({ ...groove, bars: groove.bars.slice(bar, bar + 1) }), [groove, bar]);
+  const held = useMemo(
+    () => now?.heldAt && { bar: 0, percent: 100 * toNumber(div(now.heldAt, barLength(now.meter))) },
+    [now],
+  );
   const here = useMemo(
     () => beads?.flatMap((bead): Bead[] => (bead.bar === bar ? [{ ...bead, bar: 0 }] : [])),
     [beads, bar],
@@ -109,6 +115,7 @@ export function ChartStage({ piece, chart, onStage, playing, task, beads, strip,
             idleLanes={limbs}
             beads={here}
             handle={strip}
+            held={held}
             {...drawn}
             size={playing ? 'low' : drawn.size}
             swing={FEELS_PLAYED[now.feel]}

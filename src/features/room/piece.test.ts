@@ -13,7 +13,9 @@ function chartOf(text: string) {
 
 test('sections begin where their first bar does, each time through, at any tempo', () => {
   // A bar of 4/4 at 120 lasts two seconds, one of 6/8 with its quarter kept a second and a half.
-  const chart = chartOf('quarter at 120\nA 2, sign, to coda\nB 2 6/8, quarter = quarter, D.S. al Coda\ncoda 1 4/4, coda');
+  const chart = chartOf(
+    'quarter at 120\nA 2, sign, to coda\nB 2 6/8, quarter = quarter, D.S. al Coda\ncoda 1 4/4, coda',
+  );
   expect(sectionsMs(chart, 120).map(({ ms, endMs }) => [Math.round(ms), Math.round(endMs)])).toEqual([
     [0, 4000],
     [4000, 7000],

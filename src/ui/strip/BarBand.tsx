@@ -7,7 +7,7 @@ import type { Limb } from '@/core/groove/limbs';
 import type { WholeNotes } from '@/core/time/fraction';
 import { memo, type PointerEvent } from 'react';
 import type { Bead, BlamedFrame, UnheardBand } from './beads';
-import { BeadMark, CursorMark, Head, Selected, Stem, StrokeMark, type SelectedStretch } from './marks';
+import { BeadMark, CursorMark, Fermata, Head, Selected, Stem, StrokeMark, type SelectedStretch } from './marks';
 import {
   percentOf,
   percentOfStroke,
@@ -40,6 +40,8 @@ interface BarBandProps {
   narrow: boolean;
   /** The first of its row, which has room for what is struck early on 1. */
   first: boolean;
+  /** Where it is held longer than it lasts, in percent. */
+  held?: number;
   cursor?: { limb: Limb; at: WholeNotes };
   preview?: readonly Stroke[];
   selection?: SelectedStretch;
@@ -71,6 +73,7 @@ export const BarBand = memo(function BarBand({
   playhead,
   narrow,
   first,
+  held,
   cursor,
   preview,
   selection,
@@ -129,6 +132,7 @@ export const BarBand = memo(function BarBand({
           </text>
         )}
         <Head bar={bar} size={size} height={height} theme={theme} narrow={narrow} />
+        {held !== undefined && <Fermata percent={held} colour={text.primary} />}
         {selection && <Selected bar={bar} selection={selection} lanes={lanes} head={head} lane={lane} theme={theme} />}
         {bands?.map((band) => {
           const top = head + laneIndex.get(band.limb)! * lane;

@@ -64,6 +64,8 @@ export interface StripProps {
   follows?: boolean;
   /** Limbs that have a lane also where they play nothing. */
   idleLanes?: readonly Limb[];
+  /** A place that is held longer than it lasts, in percent of its bar. */
+  held?: { bar: number; percent: number };
   /** The slot that keys work on. */
   cursor?: StripPlace;
   /** Strokes that are not there yet, shown pale. */
@@ -103,6 +105,7 @@ export const Strip = memo(function Strip({
   handle,
   follows = false,
   idleLanes,
+  held,
   cursor,
   preview,
   selection,
@@ -195,6 +198,7 @@ export const Strip = memo(function Strip({
                 playhead={keepPlayhead}
                 narrow={(width ?? 1100) < 600}
                 first={column === 0}
+                held={held?.bar === index ? held.percent : undefined}
                 cursor={cursor?.bar === index ? cursor : undefined}
                 preview={ofBar(preview, index)?.map(({ stroke }) => stroke)}
                 selection={selected?.[index]}

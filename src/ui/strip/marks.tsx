@@ -243,3 +243,13 @@ export function CursorMark({ percent, y, lane }: { percent: number; y: number; l
     </svg>
   );
 }
+
+/** Over a count that is held: an arch with its dot, above the band. */
+export function Fermata({ percent, colour }: { percent: number; colour: string }) {
+  return (
+    <svg x={`${percent}%`} overflow="visible" data-held="">
+      <path d="M-11 1 A11 11 0 0 1 11 1" fill="none" stroke={colour} strokeWidth={2.2} strokeLinecap="round" />
+      <circle cy={-1} r={2.2} fill={colour} />
+    </svg>
+  );
+}
