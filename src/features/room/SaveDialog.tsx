@@ -76,11 +76,13 @@ export function SaveDialog({ piece, settings, onClose }: SaveDialogProps) {
     const renderer = new Worker(new URL('../../sound/wav.worker.ts', import.meta.url));
     worker.current = renderer;
     const isGoing = () => worker.current === renderer;
+    // It may be told of late, when the file is there already.
+    const onShare = (done: number) => isGoing() && setShare(done);
     // Words are recordings, which a worker cannot decode.
     void sampled(new Set(sounds.map(({ voice }) => voice).filter(isSpoken)), rate)
-      .then((recorded) => wrap<WavWorker>(renderer).render({ ...rendering, recorded }, proxy(setShare)))
+      .then((recorded) => wrap<WavWorker>(renderer).render({ ...rendering, recorded }, proxy(onShare)))
       // Stopped meanwhile, nothing is to be compressed any more.
-      .then((wav) => (file === 'webm' && isGoing() ? wavCompressed(wav, setShare) : wav))
+      .then((wav) => (file === 'webm' && isGoing() ? wavCompressed(wav, onShare) : wav))
       .then(
         (bytes) => isGoing() && download(bytes),
         (error: Error) => {
