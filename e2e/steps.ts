@@ -47,6 +47,9 @@ export async function expectAccessible(page: Page): Promise<void> {
       nodes.map(({ html, failureSummary }) => `${page.url()} ${id}: ${html} ${failureSummary}`),
     ),
   ).toEqual([]);
+  // A label belongs to the first field of its id: two of one would leave the second without.
+  const ids = await page.locator('[id]').evaluateAll((all) => all.map(({ id }) => id));
+  expect(ids.filter((id, index) => ids.indexOf(id) !== index)).toEqual([]);
 }
 
 /** Gathers what the page complains about; a test ends by expecting nothing. */

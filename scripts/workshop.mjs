@@ -40,7 +40,7 @@ await main(async () => {
       `${workshop} is there. ${owner} comes in once, within seven days, by: http://localhost:${process.env.PORT ?? 3000}/join/${token}`,
     );
     say('From elsewhere, by the address Mochila has there in place of the first part.');
-    say(`Sign-in names of this workshop end in @${rows[0].handle} where another workshop has the same.`);
+    say(`Where another workshop has the same sign-in name and password, those of this one end in @${rows[0].handle}.`);
   } catch (error) {
     if (error.code === '42P01' || error.code === '3D000')
       refuse('There is no Mochila in this database yet.', 'Give the settings that npm start is run with.');

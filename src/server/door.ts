@@ -14,6 +14,12 @@ const WRONG: SignInAnswer = {
   say: 'Name and password do not go together. Try again, or ask your teacher for a new password.',
 };
 
+/** Said to whoever knows the password, which two of the same name have. */
+const SAME: SignInAnswer = {
+  ok: false,
+  say: 'This name and password are two people’s, in two workshops. Write the workshop behind the name, like ada@lake-house.',
+};
+
 /** argon2id with the library's parameters (19 MiB, two passes), which follow OWASP's first choice. */
 export const hashPassword = (password: string): Promise<string> => hash(password);
 
@@ -66,12 +72,16 @@ export async function signIn(name: string, password: string, from: Visitor): Pro
     [signInName],
   );
   decoy ??= hashPassword(randomBytes(12).toString('hex'));
-  const known = rows[0];
-  const right = await isRight(known?.password_hash ?? (await decoy), password, { first: isKnown });
-  if (!known || !right) return WRONG;
+  // People of several workshops may be called the same: the password says who it is.
+  const right: string[] = [];
+  for (const { person_id, password_hash } of rows.length ? rows : [{ person_id: '', password_hash: await decoy }])
+    if (await isRight(password_hash, password, { first: isKnown })) right.push(person_id);
+  const [personId, other] = right;
+  if (!personId) return WRONG;
+  if (other) return SAME;
   // What was right is not held against anybody.
   for (const one of counted) await one.giveBack();
-  return { ok: true, token: await openSession(known.person_id, from.browser), personId: known.person_id };
+  return { ok: true, token: await openSession(personId, from.browser), personId };
 }
 
 /** Whether this is the password of a person who is signed in; tries are counted as at the door. */

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import { openSession, signIn } from './door';
+import { hashPassword, openSession, signIn } from './door';
 import { events } from './events';
 import { invite } from './invitations';
 import {
@@ -132,7 +132,7 @@ test('a student’s own limits and a corrected sign-in name are kept and noted; 
   expect(await here.as(bo.token, signedInPerson)).toMatchObject({ limits: null, sign_in_name: 'bobo' });
 });
 
-test('two workshops may each have an Ada: the workshop’s name tells them apart', async () => {
+test('two workshops may each have an Ada: the password tells them apart, else the workshop’s name', async () => {
   const { rows } = await here.owner.query<{ id: string; handle: string }>(
     `insert into workshop (name) values ('Test shed') returning id, handle`,
   );
@@ -140,13 +140,41 @@ test('two workshops may each have an Ada: the workshop’s name tells them apart
   const from = { address: '10.1.0.1' };
   const password = 'Ada has a password';
   expect(await signIn('ada', password, from)).toMatchObject({ ok: true });
-  await here.owner.query(
-    `insert into person (workshop_id, role, name, sign_in_name, level, school) values ($1, 'student', 'Ada', 'ada', 'concert', 'x')`,
-    [rows[0]!.id],
-  );
-  expect(await signIn('ada', password, from)).toMatchObject({ ok: false });
+  const another = async (workshop: string, own: string) => {
+    const { rows: made } = await here.owner.query<{ id: string }>(
+      `insert into person (workshop_id, role, name, sign_in_name, level, school)
+       values ($1, 'student', 'Ada', 'ada', 'concert', 'x') returning id`,
+      [workshop],
+    );
+    const hashed = await hashPassword(own);
+    await here.owner.query('insert into credential (person_id, password_hash) values ($1, $2)', [made[0]!.id, hashed]);
+    return made[0]!.id;
+  };
+  const other = await another(rows[0]!.id, 'the other Ada’s own');
+  // Nobody writes more than before because somebody elsewhere chose their name.
+  expect(await signIn('ada', password, from)).toMatchObject({ ok: true, personId: ada.id });
+  expect(await signIn('ada', 'the other Ada’s own', from)).toMatchObject({ ok: true, personId: other });
+  expect(await signIn('ada', 'nobody’s', from)).toMatchObject({
+    ok: false,
+    say: expect.stringContaining('do not go together'),
+  });
   expect(await signIn('Ada@test-shed', password, from)).toMatchObject({ ok: true, personId: ada.id });
   expect(await signIn('ada@test-shed-2', password, from)).toMatchObject({ ok: false });
+  // The same password too: only then, and to whoever knows it, the workshop is asked for.
+  const third = await here.owner.query<{ id: string }>(`insert into workshop (name) values ('Reed hut') returning id`);
+  await another(third.rows[0]!.id, password);
+  expect(await signIn('ada', password, from)).toMatchObject({
+    ok: false,
+    say: expect.stringContaining('like ada@lake-house'),
+  });
+  expect(await signIn('ada@reed-hut', password, from)).toMatchObject({ ok: true });
+  // Of more than four the password is not tried one after another.
+  for (const name of ['Fourth', 'Fifth']) {
+    const made = await here.owner.query<{ id: string }>('insert into workshop (name) values ($1) returning id', [name]);
+    await another(made.rows[0]!.id, `the ${name} own`);
+  }
+  expect(await signIn('ada', 'the other Ada’s own', from)).toMatchObject({ ok: false });
+  expect(await signIn('ada@test-shed-2', 'the other Ada’s own', from)).toMatchObject({ ok: true, personId: other });
   expect(await here.as(ada.token, signedInPerson)).toMatchObject({ sign_in_name: 'ada@test-shed' });
 });
 

@@ -2,6 +2,7 @@
 
 import MenuItem from '@mui/material/MenuItem';
 import TextField, { type TextFieldProps } from '@mui/material/TextField';
+import { useId } from 'react';
 import type { FormState } from './form';
 
 type FieldProps = Omit<TextFieldProps, 'name' | 'error' | 'select'> & {
@@ -15,12 +16,14 @@ type FieldProps = Omit<TextFieldProps, 'name' | 'error' | 'select'> & {
 export function Field({ name, state, hint, options, defaultValue, ...props }: FieldProps) {
   const problem = state.problems[name];
   const value = state.typed[name] ?? defaultValue ?? '';
+  // Several forms of a page may ask for minutes: each label belongs to its own.
+  const id = useId();
   return (
     // Keyed by what was typed, so that React's form reset after an action does not empty it.
     <TextField
       key={String(value)}
       name={name}
-      id={name}
+      id={id}
       error={Boolean(problem)}
       helperText={problem ?? hint}
       defaultValue={value}

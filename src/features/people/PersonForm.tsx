@@ -21,7 +21,7 @@ export function PersonForm({ person }: { person: Person }) {
       component="form"
       action={action}
       noValidate
-      sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}
+      sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'flex-start' }}
     >
       <input type="hidden" name="person" value={person.id} />
       <Field state={state} name="name" label="Name" defaultValue={person.name} sx={{ width: 220 }} />

@@ -3,7 +3,7 @@ import { isCompound, meterInWords } from '@/core/grid/meter';
 import { plural } from './text';
 
 /** What a value is called over a meter: in 6/8 and the like a count is a dotted quarter. */
-export const valueInWords = (value: ReadValue, { meter }: Pick<SightPlan, 'meter'>): string =>
+const valueInWords = (value: ReadValue, { meter }: Pick<SightPlan, 'meter'>): string =>
   value === 'quarters' && isCompound(meter) ? 'dotted quarters' : value;
 
 /** "4 bars of 4/4 in quarters and 8ths, first year". */
