@@ -68,7 +68,6 @@ await shoot(planned, 'plan');
 
 const phone = await as('Wendla', { viewport: { width: 390, height: 844 }, colorScheme: 'dark' });
 await openRoom(phone);
-await shoot(phone, 'room-phone-dark');
 await phone.getByRole('button', { name: 'Play', exact: true }).click();
 await phone.waitForTimeout(6000);
 await phone.screenshot({ path: path.join(folder, 'phone-playing.png') });
@@ -95,6 +94,15 @@ await heard.getByRole('button', { name: 'Open the microphone' }).click();
 await heard.getByRole('button', { name: 'Begin: strike each six times' }).click();
 await heard.getByText(/^It is heard/).waitFor({ timeout: 60_000 });
 await shoot(heard, 'getting-heard');
+
+const reading = await as('Oda', { viewport: { width: 390, height: 844 }, colorScheme: 'dark' });
+await reading.goto(`${address}/drills/at-sight`);
+await reading.getByRole('link', { name: 'Read Buoy after buoy' }).click();
+await reading.getByRole('button', { name: 'Play', exact: true }).click();
+await reading.getByRole('timer').waitFor();
+await reading.getByRole('button', { name: 'Play', exact: true }).click();
+await reading.waitForTimeout(6000);
+await reading.screenshot({ path: path.join(folder, 'at-sight.png') });
 
 const teacher = await as('Oda');
 await shoot(teacher, 'today-teacher');
