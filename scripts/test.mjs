@@ -74,7 +74,9 @@ const STEPS = {
   unused: () => run(bin('knip'), [], { show: true }),
   unit: () => run(bin('vitest'), ['run', '--project', 'unit'], { show: true }),
   database: async () => {
-    // Second readers of calendars and MIDI files: those of another house.
+    // Second readers of calendars, MIDI and MusicXML files and sound: those of another house.
+    await offerDebianPackage('lilypond', () => fs.existsSync('/usr/bin/musicxml2ly'));
+    await offerDebianPackage('sox', () => fs.existsSync('/usr/bin/sox'));
     await offerDebianPackage(
       'python3-mido',
       async () => (await run('/usr/bin/python3', ['-c', 'import mido'])).code === 0,
