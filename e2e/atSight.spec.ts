@@ -41,7 +41,13 @@ test('a line is made to be read, looked at once, played and judged, and never co
   await expect(page.getByText('A line nobody has seen yet')).toBeVisible();
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await expect(line.locator('svg')).toHaveCount(2);
-  expect(await line.innerHTML()).not.toBe(first);
+  const second = await line.innerHTML();
+  expect(second).not.toBe(first);
+  // Played at once after a line that was judged, it is another one as well.
+  await expect(page.getByRole('button', { name: 'Another line' })).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(line.locator('svg')).toHaveCount(2);
+  expect([first, second]).not.toContain(await line.innerHTML());
 
   // Whoever is ready before presses again; what was seen and not played is spent.
   await choose(page, 'Who plays', 'you');

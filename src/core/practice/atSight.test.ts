@@ -6,6 +6,10 @@ import { READ_VALUES, type SightPlan } from '../documents/sightPlan';
 import { readWrittenChart, writeWrittenChart } from '../documents/writtenChart';
 import { parseMeter } from '../grid/meter';
 import { LEVELS, MOST_READ_BARS } from '../limits';
+import { schedule } from '../schedule/schedule';
+import { judge } from '../take/judge';
+import { emptyTake } from '../testing/takes';
+import { formOfTake } from '../documents/take';
 import { drawnAtSight, freshSeed } from './atSight';
 import { sightChart } from './sightChart';
 import { sightLine } from './sightLine';
@@ -74,6 +78,16 @@ describe('a line', () => {
       expect(bars[3]!.cells.at(-1)).toEqual({ counts: 1, parts: 1 });
       expect(bars[3]!.strokes.at(-1)!.at).toEqual({ n: 3, d: 4 });
     }
+  });
+
+  test('is judged by when it is struck: which hand it was, nobody asks', () => {
+    const line = sightLine(plan({ level: 'concert', values: ['16ths'] }), { title: 'x', tempo: 70, seed: 7 });
+    const take = emptyTake(line, { bpm: 70, rounds: 1 });
+    const timed = schedule(formOfTake(take));
+    const hits = timed.sounds.flatMap((sound) => (sound.kind === 'stroke' ? [{ ms: sound.ms + 3 }] : []));
+    const { figures, verdict } = judge({ ...take, hits, playedMs: Math.round(timed.endMs) }, 'advanced');
+    expect(figures).toMatchObject({ matched: hits.length, missed: 0, extra: 0 });
+    expect(verdict.about).toBe('clean');
   });
 
   test('has more in it the further on somebody is, and accents from the advanced on', () => {

@@ -1,7 +1,6 @@
 'use client';
 
 import { useMemo, useReducer } from 'react';
-import { freshSeed } from '@/core/practice/atSight';
 import type { Climb } from '@/core/documents/climb';
 import { limbsIn } from '@/core/groove/kit';
 import type { Limb } from '@/core/groove/limbs';
@@ -36,7 +35,7 @@ function drawnWith({ groove, chart, sight }: Pick<RoomFacts, 'groove' | 'chart' 
 export function Room({ climb, step, said, asked, ...facts }: RoomProps) {
   const { drill, sight, assignment } = facts;
   const [state, dispatch] = useReducer(roomAfter, undefined, () => {
-    const seed = sight ? freshSeed(sight.plan, sight.spent, anySeed) : anySeed();
+    const seed = sight?.first ?? anySeed();
     const { groove, chart } = drawnWith(facts, seed);
     return {
       settings: { ...firstSettings(groove, assignment, drill, chart), ...(sight && AT_SIGHT), ...asked },

@@ -22,10 +22,11 @@ export interface RoomAssignment {
   todayMs: Ms;
 }
 
-/** How what is read at sight is drawn, for which kit, and the seeds of what was read before. */
+/** How what is read at sight is drawn, for which kit, the seed of the first line, and those of what was read before. */
 export interface Sight {
   plan: SightPlan;
   setup: Setup;
+  first: number;
   spent: readonly number[];
 }
 

@@ -1,8 +1,11 @@
+import { randomInt } from 'node:crypto';
 import { notFound } from 'next/navigation';
 import { z } from 'zod';
 import { limbsIn, turnFor } from '@/core/groove/kit';
 import { Room } from '@/features/room/Room';
 import { settingsAsked } from '@/features/room/settings';
+import { MOST_SEED } from '@/core/limits';
+import { freshSeed } from '@/core/practice/atSight';
 import { firstClimb } from '@/core/plan/ladder';
 import { ladderOf } from '@/server/ladders';
 import { homework } from '@/server/assignments';
@@ -74,7 +77,9 @@ export default async function RoomPage({ params, searchParams }: RoomPageProps) 
       limits={who.limits ?? who.settings.limits}
       drill={drill && { ...drill, groove: turned }}
       chart={chart && { ...chart, groove: turned }}
-      sight={sight && { plan: sight, setup: who.setup, spent }}
+      sight={
+        sight && { plan: sight, setup: who.setup, spent, first: freshSeed(sight, spent, () => randomInt(MOST_SEED)) }
+      }
       assignment={
         set && {
           id: set.id,

@@ -32,7 +32,14 @@ function AtSight() {
       piece={piece}
       settings={settings}
       hasLength={false}
-      look={look}
+      look={{
+        ...look,
+        begin: () => {
+          // What is judged was read, however one goes on.
+          if (phase === 'judged') another();
+          look.begin();
+        },
+      }}
       isHidden={isUnseen}
       next={{ say: plan.kind === 'line' ? 'Another line' : 'Another chart', onNext: another }}
       // What was seen and not played is spent.
