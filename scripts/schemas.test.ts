@@ -5,6 +5,7 @@ import { expect, test } from 'vitest';
 import { readChartText } from '@/core/chart/chartText';
 import { writeGroove } from '@/core/documents/groove';
 import { usualRule } from '@/core/drill/rule';
+import { drillFile } from '@/core/format/drillFile';
 import { familyNamed } from '@/core/drill/registry';
 import { chartFile } from '@/core/format/chartFile';
 import { publishedSchemas } from '@/core/format/schemas';
@@ -32,7 +33,9 @@ test('grooves, rules and charts of ours are what the schemas say, and others are
   expect(groove({ version: 1, title: 'x' })).toBe(false);
   expect(groove({ ...writeGroove(STARTERS[0]!), colour: 'blue' })).toBe(false);
   const drill = validator('drill');
-  expect(drill(JSON.parse(JSON.stringify(usualRule(familyNamed('between')!))))).toBe(true);
+  const rule = usualRule(familyNamed('between')!);
+  expect(drill(JSON.parse(drillFile({ name: 'Oars', tags: ['ferry'], rule })))).toBe(true);
+  expect(drill(JSON.parse(JSON.stringify(rule)))).toBe(false);
   expect(drill({})).toBe(false);
   const chart = validator('chart');
   const read = readChartText('A 8, 2 times, hits: 1 in bar 8, ending 1: 2, ending 2: 2; verse (B 4; C 4)');
