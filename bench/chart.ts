@@ -1,4 +1,7 @@
-/** A chart of 200 bars with hits, changes of tempo and a jump: unrolled, written out and scheduled; and its text read while it is typed. */
+/**
+ * A chart of 200 bars with hits, changes of tempo and a jump: unrolled, written out and scheduled; and its text read
+ * while it is typed.
+ */
 import { readChartText } from '../src/core/chart/chartText';
 import { engraved } from '../src/core/chart/engraved';
 import { unroll } from '../src/core/chart/unroll';

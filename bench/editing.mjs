@@ -1,7 +1,8 @@
 /**
- * The bench in Chromium: from a key press to the strip and to the stave, in a groove of 8 bars of 32nds on
- * four limbs, from a letter typed in Say it to the pale strip, and what 1,000 edits leave in memory. "Worked" is from the press until the page is laid out
- * again; "painted" is until the frame after that has been drawn, so it holds the wait for the frame too.
+ * The bench in Chromium: from a key press to the strip and to the stave, in a groove of 8 bars of 32nds on four
+ * limbs, from a letter typed in Say it to the pale strip, and what 1,000 edits leave in memory. "Worked" is from the
+ * press until the page is laid out again; "painted" is until the frame after that has been drawn, so it holds the
+ * wait for the frame too.
  */
 import { openAsTeacher, ownPlace, startServed } from './served.mjs';
 

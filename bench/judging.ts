@@ -1,6 +1,7 @@
 /**
- * Takes with one planted fault each, by players unlike one another: how often the verdict names it first, at twice and at
- * 1.3 times what passes, by level; how often clean takes are blamed; what is taken for what. And how long half an hour takes.
+ * Takes with one planted fault each, by players unlike one another: how often the verdict names it first, at twice
+ * and at 1.3 times what passes, by level; how often clean takes are blamed; what is taken for what. And how long half
+ * an hour takes.
  */
 import { LEVELS } from '../src/core/limits';
 import { judge } from '../src/core/take/judge';

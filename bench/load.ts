@@ -1,6 +1,7 @@
 /**
- * What Mochila bears: many takes, pages and sign-ins at once; minutes of practice by 20 students with two teachers reading,
- * its web server killed in the middle; and a disk that runs full (as root only: it mounts one). `LOAD_MINUTES=1` shortens it.
+ * What Mochila bears: many takes, pages and sign-ins at once; minutes of practice by 20 students with two teachers
+ * reading, its web server killed in the middle; and a disk that runs full (as root only: it mounts one).
+ * `LOAD_MINUTES=1` shortens it.
  */
 import { spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
@@ -130,7 +131,10 @@ async function atOnce({ students, teacher, ask, takeOf, send, kept }: Workshop):
   console.log(`\nOf ${acknowledged.length} acknowledged takes ${await kept(acknowledged)} are kept, each once.`);
 }
 
-/** Fifty wrong passwords at once from one place, and meanwhile one who knows hers, on a browser she used before, and a reader. */
+/**
+ * Fifty wrong passwords at once from one place, and meanwhile one who knows hers, on a browser she used before, and a
+ * reader.
+ */
 async function flood(served: Served, dist: string, { owner, teacher, ask }: Workshop): Promise<void> {
   const manifest = JSON.parse(fs.readFileSync(path.join(dist, 'server/server-reference-manifest.json'), 'utf8')) as {
     node: Record<string, { exportedName: string }>;

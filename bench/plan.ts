@@ -1,6 +1,7 @@
 /**
- * Whether the plan reaches more goals in the same minutes than repeating what was set in order. Students who learn and forget by a
- * model that is said below; both ways get the same students, the same takes by chance, and the same minutes a day.
+ * Whether the plan reaches more goals in the same minutes than repeating what was set in order. Students who learn
+ * and forget by a model that is said below; both ways get the same students, the same takes by chance, and the same
+ * minutes a day.
  */
 import { planDay } from '../src/core/plan/dayPlan';
 import { recallOf, USUAL_PASS, USUAL_STEP, type Tried } from '../src/core/plan/review';
@@ -21,11 +22,12 @@ const GOAL = 90;
 const TAKE_MINUTES = 1.5;
 
 /**
- * The model. Of each item a student has a tempo they play clean with even chance, `reach`. A minute of practice brings it nearer to what
- * can be had today (a power law of practice: each minute a share of what is left), by a rate of the student's own. Without practice it sinks
- * towards where it began, exponentially, with a half-life that doubles each time it was played clean at its goal on another day
- * than the last time (the spacing effect). The farther a tempo lies above what is reached, the wider the strokes spread; whether a take
- * is clean is drawn by how often takes of the simulated kit with that spread are judged so (the first table).
+ * The model. Of each item a student has a tempo they play clean with even chance, `reach`. A minute of practice
+ * brings it nearer to what can be had today (a power law of practice: each minute a share of what is left), by a rate
+ * of the student's own. Without practice it sinks towards where it began, exponentially, with a half-life that
+ * doubles each time it was played clean at its goal on another day than the last time (the spacing effect). The
+ * farther a tempo lies above what is reached, the wider the strokes spread; whether a take is clean is drawn by how
+ * often takes of the simulated kit with that spread are judged so (the first table).
  */
 interface Item {
   id: string;
@@ -48,7 +50,9 @@ const HALF_LIVES = [5, 10, 20];
 const SPREADS = [6, 10, 14, 18, 22, 26, 30, 36, 44, 56];
 const TAKES_OF_EACH = 40;
 
-/** The share of the simulated kit's takes of each spread that are judged clean, of a groove of the shelf at the goal. */
+/**
+ * The share of the simulated kit's takes of each spread that are judged clean, of a groove of the shelf at the goal.
+ */
 function cleanShares(): number[] {
   const { groove } = STARTER_GROOVES[0]!;
   const empty = emptyTake(groove, { bpm: GOAL, task: limbsIn(groove) });

@@ -19,7 +19,10 @@ export function ownPlace(dist = '.next-bench') {
   return { data, dist, clean };
 }
 
-/** Starts it, with settings of its own besides and how long that took in seconds; `stop` answers with how long stopping took. */
+/**
+ * Starts it, with settings of its own besides and how long that took in seconds; `stop` answers with how long
+ * stopping took.
+ */
 export async function startServed({ data, dist }, env = {}) {
   const port = await freePort();
   const began = performance.now();

@@ -1,4 +1,7 @@
-/** How long `npm start` takes until the address answers: with everything to make but the packages, and again with everything there. */
+/**
+ * How long `npm start` takes until the address answers: with everything to make but the packages, and again with
+ * everything there.
+ */
 import { ownPlace, startServed } from './served.mjs';
 
 const place = ownPlace();

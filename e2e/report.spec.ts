@@ -1,7 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose, comeInAs, complaints, expectAccessible, openRoom } from './steps';
 
-/** Opens the newest take that a student played, from the teacher's log or one's own; what the kit played beside it is left out. */
+/**
+ * Opens the newest take that a student played, from the teacher's log or one's own; what the kit played beside it is
+ * left out.
+ */
 async function openNewest(page: Page, student?: string): Promise<void> {
   await page.getByRole('link', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Log', level: 1 })).toBeVisible();

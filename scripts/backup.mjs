@@ -1,6 +1,6 @@
 /**
- * `npm run backup`: the whole workshop into one file, as it stands at one moment, also while takes arrive. A name may be
- * given: `npm run backup -- /safe/place/mochila.backup`. The settings are those of `npm start`.
+ * `npm run backup`: the whole workshop into one file, as it stands at one moment, also while takes arrive. A name may
+ * be given: `npm run backup -- /safe/place/mochila.backup`. The settings are those of `npm start`.
  */
 import fs from 'node:fs';
 import path from 'node:path';

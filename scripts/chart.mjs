@@ -1,6 +1,6 @@
 /**
- * A chart as it is typed, unrolled into the bars really played: `node scripts/chart.mjs chart.txt`. What is not understood, or
- * cannot be played, is told at its place.
+ * A chart as it is typed, unrolled into the bars really played: `node scripts/chart.mjs chart.txt`. What is not
+ * understood, or cannot be played, is told at its place.
  */
 import fs from 'node:fs';
 import { register } from 'tsx/esm/api';

@@ -1,7 +1,7 @@
 /**
- * A groove from one file into another, without a browser: `node scripts/convert.mjs in.musicxml out.mid`. Read are .json (Mochila's
- * own, of any version), .musicxml, .mid and .txt (plain text); written are .mid, .musicxml, .txt (plain text), .ly and .json. What of a file is not in the groove
- * is said.
+ * A groove from one file into another, without a browser: `node scripts/convert.mjs in.musicxml out.mid`. Read are
+ * .json (Mochila's own, of any version), .musicxml, .mid and .txt (plain text); written are .mid, .musicxml, .txt
+ * (plain text), .ly and .json. What of a file is not in the groove is said.
  */
 import fs from 'node:fs';
 import path from 'node:path';

@@ -1,6 +1,6 @@
 /**
- * `npm run mutate -- time grid`: breaks the core in many small ways and says how many the tests notice, folder by folder.
- * Without names every folder is gone through, which takes an hour or more. Not part of `npm test`.
+ * `npm run mutate -- time grid`: breaks the core in many small ways and says how many the tests notice, folder by
+ * folder. Without names every folder is gone through, which takes an hour or more. Not part of `npm test`.
  */
 import fs from 'node:fs';
 import path from 'node:path';
@@ -16,7 +16,8 @@ const folders = fs
 
 /** What became of the mutants of one folder. */
 async function mutate(folder) {
-  // Read by vitest.core.config.ts: only the tests of this folder and the vectors. What only tests of other folders would notice counts as not noticed.
+  // Read by vitest.core.config.ts: only the tests of this folder and the vectors. What only tests of other folders
+  // would notice counts as not noticed.
   process.env.MUTATED_FOLDER = folder;
   const results = await new Stryker({
     testRunner: 'vitest',

@@ -1,7 +1,7 @@
 /**
- * Makes and migrates the database that DATABASE_URL names, and fills the demo workshop once unless it is a workshop of
- * one's own (MOCHILA_DEMO=0 at the first start); with MOCHILA_VOLUME=students,takes,lines it brings the demo up to so many.
- * Writes what the web server needs to reach it as one line of JSON.
+ * Makes and migrates the database that DATABASE_URL names, and fills the demo workshop once unless it is a workshop
+ * of one's own (MOCHILA_DEMO=0 at the first start); with MOCHILA_VOLUME=students,takes,lines it brings the demo up to
+ * so many. Writes what the web server needs to reach it as one line of JSON.
  */
 import { fillDemo } from '../src/server/demo/fill';
 import { fillVolume, volumeFrom } from '../src/server/demo/volume';

@@ -1,6 +1,6 @@
 /**
- * `npm run restore -- file`: a backup into an empty place: same people, same takes, same sign-ins. A database that holds a
- * workshop is left alone. The settings are those of `npm start`.
+ * `npm run restore -- file`: a backup into an empty place: same people, same takes, same sign-ins. A database that
+ * holds a workshop is left alone. The settings are those of `npm start`.
  */
 import fs from 'node:fs';
 import path from 'node:path';

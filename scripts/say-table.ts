@@ -1,4 +1,7 @@
-/** `node --import tsx scripts/say-table.ts`: writes the table of words into docs/say-it.md, from the table that reads them. */
+/**
+ * `node --import tsx scripts/say-table.ts`: writes the table of words into docs/say-it.md, from the table that reads
+ * them.
+ */
 import fs from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';

@@ -1,4 +1,7 @@
-/** Writes the JSON Schemas of our own files into docs/schemas: `node scripts/schemas.mjs`. A test says when they are behind. */
+/**
+ * Writes the JSON Schemas of our own files into docs/schemas: `node scripts/schemas.mjs`. A test says when they are
+ * behind.
+ */
 import fs from 'node:fs';
 import path from 'node:path';
 import { register } from 'tsx/esm/api';

@@ -1,6 +1,6 @@
 /**
- * `npm run workshop -- "Lake house" "Tova Lind"`: one workshop more in this installation, with its owner, who comes in by the link
- * that is said once. The settings are those of `npm start`.
+ * `npm run workshop -- "Lake house" "Tova Lind"`: one workshop more in this installation, with its owner, who comes
+ * in by the link that is said once. The settings are those of `npm start`.
  */
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import pg from 'pg';

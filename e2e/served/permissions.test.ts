@@ -20,8 +20,8 @@ import {
 
 /**
  * Who may do what. Each page, route and action that is served has a row here, each kind of person a column; a new one
- * without a row fails. The student is the teacher's; the colleague teaches in the workshop and has neither student; the owner
- * manages it; whoever is foreign owns another workshop.
+ * without a row fails. The student is the teacher's; the colleague teaches in the workshop and has neither student;
+ * the owner manages it; whoever is foreign owns another workshop.
  */
 const cast: Cast = theCast();
 const tokenOf = (actor: ActorName): string | undefined => (actor === 'visitor' ? undefined : cast[actor].token);
@@ -319,7 +319,8 @@ const LAST = [
 const IN_ORDER = Object.keys(ACTIONS).sort((a, b) => LAST.indexOf(a) - LAST.indexOf(b));
 
 describe('actions', () => {
-  // Whoever was archived for one action takes part in what comes after it; what was kept by somebody's word is nobody's there.
+  // Whoever was archived for one action takes part in what comes after it; what was kept by somebody's word is
+  // nobody's there.
   afterEach(() => owner.query(`update person set archived_at = null; delete from take where input = 'nothing'`));
   afterAll(async () => {
     await owner.query('delete from teaching where teacher_id = $1', [cast.colleague.id]);

@@ -171,7 +171,10 @@ export interface Actor {
   token: string;
 }
 
-/** Two workshops: one with a teacher, two students, a groove set for the first, a take and a drill; another with a teacher. */
+/**
+ * Two workshops: one with a teacher, two students, a groove set for the first, a take and a drill; another with a
+ * teacher.
+ */
 export function theCast(): Cast {
   const cast = {} as Cast;
   beforeAll(async () => {

@@ -14,7 +14,10 @@ afterAll(() => Promise.all([web.end(), door.end()]));
 const seen = (by: Partial<Record<ActorName, number>>) =>
   Object.fromEntries(ACTORS.map((actor) => [actor, by[actor] ?? 0])) as Record<ActorName, number>;
 
-/** How many rows each person sees of a table, with the cast and nothing else in it; `denied` for everybody without numbers. */
+/**
+ * How many rows each person sees of a table, with the cast and nothing else in it; `denied` for everybody without
+ * numbers.
+ */
 const SEEN: Record<string, Record<ActorName, number> | 'denied'> = {
   workshop: seen({ student: 1, other: 1, teacher: 1, colleague: 1, owner: 1, foreign: 1 }),
   // Everybody themselves and the teachers; teachers the students they have; the owner all.

@@ -33,8 +33,8 @@ export function isGood(pem, names, now = Date.now()) {
 }
 
 /**
- * A certificate for this machine in the data folder, made when there is none or it is out of date. Nobody has signed it:
- * a browser asks once whether to trust it.
+ * A certificate for this machine in the data folder, made when there is none or it is out of date. Nobody has signed
+ * it: a browser asks once whether to trust it.
  * @returns {Promise<{ key: string, cert: string }>} where its two files are
  */
 export async function ensureCertificate(data, { user, names = addressesHere() } = {}) {

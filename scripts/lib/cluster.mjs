@@ -67,8 +67,8 @@ function runningServer(folder) {
 }
 
 /**
- * The fields of a process in the system's table from its parent on; undefined when there is none of that number. The name
- * of the program, which may hold anything, stands before them in brackets.
+ * The fields of a process in the system's table from its parent on; undefined when there is none of that number. The
+ * name of the program, which may hold anything, stands before them in brackets.
  */
 function statOf(pid) {
   try {

@@ -11,7 +11,10 @@ async function aptHere() {
   return (...args) => run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]);
 }
 
-/** Installs a package that tests only compare with, where that is allowed; they say so themselves where it is not there. */
+/**
+ * Installs a package that tests only compare with, where that is allowed; they say so themselves where it is not
+ * there.
+ */
 export async function offerDebianPackage(name, isThere) {
   if (await isThere()) return;
   const apt = await aptHere();

@@ -22,7 +22,10 @@ export function requirePort(port, host) {
   });
 }
 
-/** What serves: the built application, the one that is rebuilt as one types, or, for tests of what is here, next to nothing. */
+/**
+ * What serves: the built application, the one that is rebuilt as one types, or, for tests of what is here, next to
+ * nothing.
+ */
 const PROGRAMS = {
   start: () => ['scripts/serve.mjs', []],
   dev: (host, port) => ['node_modules/next/dist/bin/next', ['dev', '-H', host, '-p', String(port)]],
@@ -52,7 +55,8 @@ const LONG_MS = 5 * 60_000;
 /**
  * Serves the application and waits until it answers and reaches its database. From then on it is started again whenever
  * it dies.
- * @param {{ mode: 'start' | 'dev' | 'stub', port: number, host: string, dist: string, env: Record<string, string>, show?: boolean,
+ * @param {{ mode: 'start' | 'dev' | 'stub', port: number, host: string, dist: string, env: Record<string, string>,
+ * show?: boolean,
  *   tls?: { key: string, cert: string }, user?: { uid: number, gid: number }, pausesMs?: number[] }} options
  */
 export async function startWeb({

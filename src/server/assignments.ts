@@ -55,7 +55,9 @@ export interface Going {
   /** Days of the last seven. */
   days: number;
   takes: number;
-  /** Takes at the goal, as it is set now, with nothing to fix; of a listening drill, sittings with four of five right. */
+  /**
+   * Takes at the goal, as it is set now, with nothing to fix; of a listening drill, sittings with four of five right.
+   */
   clean: number;
   last_tempo: number | null;
   /** Spread of the first take and of the last, where both are known. */
@@ -68,12 +70,15 @@ export type Homework = Assignment & Going;
 /** How many of those that were ended a page shows. */
 const MOST_ENDED = 12;
 
-/** Right answers of a sitting that count as clean: what is heard four times of five was not guessed (of two, p < 0.06 in eight). */
+/**
+ * Right answers of a sitting that count as clean: what is heard four times of five was not guessed (of two, p < 0.06
+ * in eight).
+ */
 const CLEAN_SHARE = 0.8;
 
 /**
- * What is set for students, open or ended, with how it goes: the newest first. Sounding time is that of every take of the
- * groove since it was set, at whatever tempo: the ladder below the goal is practice too.
+ * What is set for students, open or ended, with how it goes: the newest first. Sounding time is that of every take of
+ * the groove since it was set, at whatever tempo: the ladder below the goal is practice too.
  */
 export async function homework(
   db: Db,
@@ -130,8 +135,8 @@ const HOW = [
 const howValues = (given: HowSet) => HOW.map((name) => given[name] ?? null);
 
 /**
- * Sets something for a student of the teacher's; anybody else's is refused by the database. What stands there already just so
- * is not set again, however often it is sent. Gives its id.
+ * Sets something for a student of the teacher's; anybody else's is refused by the database. What stands there already
+ * just so is not set again, however often it is sent. Gives its id.
  */
 export async function setAssignment(
   db: Db,
@@ -190,7 +195,10 @@ export async function setAgain(db: Db, id: string): Promise<boolean> {
   );
 }
 
-/** Takes back what was set by mistake, as if it never was; false where something was played for it already: that is ended. */
+/**
+ * Takes back what was set by mistake, as if it never was; false where something was played for it already: that is
+ * ended.
+ */
 export async function undoAssignment(db: Db, id: string): Promise<boolean> {
   const { rowCount } = await db.query(
     'delete from assignment where id = $1 and not exists (select from take where assignment_id = $1)',

@@ -28,7 +28,10 @@ interface CalendarRows {
   holidays: Holiday[];
 }
 
-/** Makes the address of the person's calendar anew, in place of the one before, and gives what stands at its end: it is shown once. */
+/**
+ * Makes the address of the person's calendar anew, in place of the one before, and gives what stands at its end: it
+ * is shown once.
+ */
 export async function makeFeed(db: Db, person: Pick<Person, 'id' | 'workshop_id'>): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   await dropFeed(db, person);
@@ -51,7 +54,10 @@ export async function feedMade(db: Db, { id }: Pick<Person, 'id'>): Promise<Date
   return rows[0]?.made_at;
 }
 
-/** The calendar at an address as a file (RFC 5545), its times in UTC; undefined where the address is none, or was taken back. */
+/**
+ * The calendar at an address as a file (RFC 5545), its times in UTC; undefined where the address is none, or was
+ * taken back.
+ */
 export async function calendarAt(token: string, now: Date): Promise<string | undefined> {
   if (!/^[\w-]{43}$/.test(token)) return undefined;
   const { rows } = await doorPool().query<{ calendar: CalendarRows | null }>('select door_calendar($1) as calendar', [
@@ -60,7 +66,10 @@ export async function calendarAt(token: string, now: Date): Promise<string | und
   return rows[0]?.calendar ? calendarOf(rows[0].calendar, now) : undefined;
 }
 
-/** The lessons and what is due as a calendar. Every lesson is written with its instant, so that it stays at its hour of the workshop's clock. */
+/**
+ * The lessons and what is due as a calendar. Every lesson is written with its instant, so that it stays at its hour
+ * of the workshop's clock.
+ */
 export function calendarOf(rows: CalendarRows, now: Date): string {
   const { timeZone } = readSettings(rows.settings).settings;
   const span = { from: addDays(now, -BACK_DAYS), to: addDays(now, AHEAD_DAYS) };

@@ -1,7 +1,7 @@
 /**
- * What pages of ours send when they call an action is plain: texts, numbers, lists and objects, forms, and what was left
- * out. The framework's own encoding can say much more, which nobody here needs; what it cannot decode ends as an error of
- * the server. So a call is looked at before it is decoded, and what no page of ours sends is refused.
+ * What pages of ours send when they call an action is plain: texts, numbers, lists and objects, forms, and what was
+ * left out. The framework's own encoding can say much more, which nobody here needs; what it cannot decode ends as an
+ * error of the server. So a call is looked at before it is decoded, and what no page of ours sends is refused.
  */
 
 /** A dollar marks what JSON has no word for: a text that begins with one, what was left out, a form. */

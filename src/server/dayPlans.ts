@@ -60,7 +60,10 @@ export async function keepPlan(
   );
 }
 
-/** Makes a practice of so many minutes from what is set, due, next on a path, and fits: of what was left out by hand nothing. */
+/**
+ * Makes a practice of so many minutes from what is set, due, next on a path, and fits: of what was left out by hand
+ * nothing.
+ */
 export async function makePlan(
   db: Db,
   student: Person,
@@ -106,7 +109,10 @@ async function withLoads(db: Db, { setup }: Person, works: readonly Unloaded[]):
   });
 }
 
-/** How much of each piece is done, in milliseconds: what sounded of a groove counts for its first piece that is not full. */
+/**
+ * How much of each piece is done, in milliseconds: what sounded of a groove counts for its first piece that is not
+ * full.
+ */
 export function doneOf(pieces: readonly Piece[], { played, heard }: Pick<PlannedDay, 'played' | 'heard'>): number[] {
   const left = new Map(played);
   return pieces.map(({ opens, minutes }, index) => {

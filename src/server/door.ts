@@ -126,7 +126,10 @@ export async function rememberDevice(
   return device;
 }
 
-/** Opens a session and gives its token; the database keeps only the token's hash. `openedWith` is what its person knows it by. */
+/**
+ * Opens a session and gives its token; the database keeps only the token's hash. `openedWith` is what its person
+ * knows it by.
+ */
 export async function openSession(personId: string, openedWith = ''): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   const [hashed, lasts] = [tokenHash(token), `${SESSION_DAYS} days`];

@@ -66,8 +66,9 @@ export async function dropDrill(db: Db, id: string): Promise<void> {
 }
 
 /**
- * The groove that plays a drill, written out now or when the same rule was written out under this name before. Its bars
- * stay, whatever becomes of the drill or of its generator. Problems when the rule makes nothing, or too much for one go.
+ * The groove that plays a drill, written out now or when the same rule was written out under this name before. Its
+ * bars stay, whatever becomes of the drill or of its generator. Problems when the rule makes nothing, or too much for
+ * one go.
  */
 export async function grooveOfDrill(
   db: Db,

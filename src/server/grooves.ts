@@ -67,7 +67,10 @@ const ROW = `select id, title, meter, reading, swing, bars, level, tempo, tags, 
   exists (select from favourite f where f.groove_id = groove.id and f.person_id = signed_in_person()) as favourite`;
 const IN_ORDER = `order by array_position(array['first year', 'second year', 'advanced', 'concert'], level), title`;
 
-/** All grooves the person may see, the easiest first; those that play a drill or a chart or are read at sight only when asked for. */
+/**
+ * All grooves the person may see, the easiest first; those that play a drill or a chart or are read at sight only
+ * when asked for.
+ */
 export async function grooves(db: Db, { drills = false }: { drills?: boolean } = {}): Promise<GrooveRow[]> {
   const { rows } = await db.query<GrooveRow>(
     `${ROW} from groove where $1 or (drill is null and chart is null and at_sight is null) ${IN_ORDER}`,
@@ -140,11 +143,17 @@ export async function addGroove(
   return id;
 }
 
-/** `saved` with the new save number; `behind` with what stands there when somebody else saved meanwhile; `gone` when there is none that can be saved. */
+/**
+ * `saved` with the new save number; `behind` with what stands there when somebody else saved meanwhile; `gone` when
+ * there is none that can be saved.
+ */
 export type Saved =
   { kind: 'saved'; save_number: number } | { kind: 'behind'; save_number: number; groove: Groove } | { kind: 'gone' };
 
-/** Saves a groove that was edited from the save `from`; a later one is never overwritten, and the bars of a drill stay as they are. */
+/**
+ * Saves a groove that was edited from the save `from`; a later one is never overwritten, and the bars of a drill stay
+ * as they are.
+ */
 export async function saveGroove(db: Db, id: string, from: number, edited: Groove): Promise<Saved> {
   const { rows } = await db.query<{ save_number: number }>(
     `update groove set title = $3, meter = $4, tempo = $5, document_version = $6, document = $7,

@@ -19,8 +19,8 @@ export async function invitationOf(db: Db, personId: string): Promise<Invitation
 }
 
 /**
- * Invites a student, or as an owner a teacher, to come in for the first time or with a new password; what was open before holds no more. Gives what
- * the link holds, which is kept nowhere; undefined where one has no such person.
+ * Invites a student, or as an owner a teacher, to come in for the first time or with a new password; what was open
+ * before holds no more. Gives what the link holds, which is kept nowhere; undefined where one has no such person.
  */
 export async function invite(
   db: Db,

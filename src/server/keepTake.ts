@@ -34,9 +34,9 @@ export interface Keeping {
 }
 
 /**
- * Judges and keeps a take of the signed-in person, whole or not at all. Sent a second time, it answers
- * the same and keeps nothing new. Problems say what is wrong with it. What it asks to be worked out is judged before the
- * database is asked for anything.
+ * Judges and keeps a take of the signed-in person, whole or not at all. Sent a second time, it answers the same and
+ * keeps nothing new. Problems say what is wrong with it. What it asks to be worked out is judged before the database
+ * is asked for anything.
  */
 export async function keepTake(
   json: unknown,
@@ -107,7 +107,8 @@ async function keepJudged(db: Db, player: Person, sent: SentTake, judged: Judged
   const isSight = at_sight !== null;
   const written = isSight ? lineRead(rows[0]!, seed) : readGroove(document);
   const asWritten = written.ok && isAsWritten(judged.bars, written.value, player.setup);
-  // What was set counts as played where it was: all of the bars that were, no slower than they were set, since they were set.
+  // What was set counts as played where it was: all of the bars that were, no slower than they were set, since they
+  // were set.
   const asSet =
     asWritten &&
     isThroughBars(judged, bar_from, bar_to) &&

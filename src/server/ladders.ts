@@ -25,8 +25,8 @@ export async function ladderOf(db: Db, personId: string, grooveId: string, now: 
 }
 
 /**
- * Keeps where a person stands, going on from the step `from` (0 for the first). Gives the new step; nothing where another
- * window has gone on meanwhile: its step is never overwritten.
+ * Keeps where a person stands, going on from the step `from` (0 for the first). Gives the new step; nothing where
+ * another window has gone on meanwhile: its step is never overwritten.
  */
 export async function keepLadder(
   db: Db,

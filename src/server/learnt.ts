@@ -44,8 +44,8 @@ async function triesOf(
 }
 
 /**
- * What a student learns or has learnt: of each groove that was set as a whole, and of each step of a path they walk, the goal that was set last, with the
- * takes of it. In two queries, however much there is.
+ * What a student learns or has learnt: of each groove that was set as a whole, and of each step of a path they walk,
+ * the goal that was set last, with the takes of it. In two queries, however much there is.
  */
 export async function learntBy(db: Db, studentId: string, timeZone: string): Promise<LearntGroove[]> {
   const { rows } = await db.query<

@@ -26,7 +26,9 @@ export async function lessonTemplates(db: Db): Promise<LessonTemplate[]> {
   });
 }
 
-/** Keeps the steps of a plan under a name, in place of those that bore it. False where there is no room for one more. */
+/**
+ * Keeps the steps of a plan under a name, in place of those that bore it. False where there is no room for one more.
+ */
 export async function keepTemplate(
   db: Db,
   teacher: Pick<Person, 'id' | 'workshop_id'>,

@@ -16,7 +16,7 @@ import {
   writeLessonWords,
 } from './lessons';
 import { dropTemplate, keepTemplate, lessonTemplates } from './lessonTemplates';
-import { addTeacher } from './people';
+import { addTeacher } from './teachers';
 import { ada, bo, grooveId, seed, teacher, teacherToken } from './testing/seeded';
 import { throwAwayDatabase } from './testing/throwAway';
 

@@ -55,9 +55,9 @@ export type WhichLesson =
   { timeId: string; day: string } | { students: readonly string[]; startsAt: Date; minutes: number };
 
 /**
- * The lesson of a time on a day, made where nobody has opened it yet, or one by itself. What it begins with is the plan of
- * the last one with who comes, else the usual one; what is set as homework is heard first. Undefined where there is no such
- * time, or nobody comes.
+ * The lesson of a time on a day, made where nobody has opened it yet, or one by itself. What it begins with is the
+ * plan of the last one with who comes, else the usual one; what is set as homework is heard first. Undefined where
+ * there is no such time, or nobody comes.
  */
 export async function openLesson(
   db: Db,
@@ -115,7 +115,10 @@ async function ofTime(db: Db, timeId: string, day: string, timeZone: string) {
   return rows[0] && { ...rows[0], timeId, day, startsAt: instantOf(day, rows[0].at, timeZone) };
 }
 
-/** A plan to begin with: what is set for any of those who come is heard first, each thing once; else as the last lesson of the first of them went. */
+/**
+ * A plan to begin with: what is set for any of those who come is heard first, each thing once; else as the last
+ * lesson of the first of them went.
+ */
 async function firstPlan(
   db: Db,
   lessonId: string,
@@ -139,7 +142,10 @@ async function firstPlan(
   return planFrom(last.value, minutes);
 }
 
-/** Saves the plan where it is as `from` left it; gives its new number, nothing where another window has saved meanwhile. */
+/**
+ * Saves the plan where it is as `from` left it; gives its new number, nothing where another window has saved
+ * meanwhile.
+ */
 export async function savePlan(db: Db, id: string, plan: LessonPlan, from: number): Promise<number | undefined> {
   const { rows } = await db.query<{ save_number: number }>(
     `update lesson_plan set document = $2, save_number = save_number + 1 where lesson_id = $1 and save_number = $3
@@ -237,7 +243,9 @@ export async function lessonsOf(db: Db, studentId: string, most = MOST_LESSONS):
   return rows;
 }
 
-/** The lesson that runs now, with who is in it beside oneself, by their id: the teacher's own, or one a student is in. */
+/**
+ * The lesson that runs now, with who is in it beside oneself, by their id: the teacher's own, or one a student is in.
+ */
 export async function runningLesson(
   db: Db,
   who: Pick<Person, 'id' | 'role'>,

@@ -3,7 +3,10 @@ import { setTimeout } from 'node:timers/promises';
 import pg from 'pg';
 import { z } from 'zod';
 
-/** What a web server hears of a lesson: that its screen has changed, that it is over, or what a student's device tells. */
+/**
+ * What a web server hears of a lesson: that its screen has changed, that it is over, or what a student's device
+ * tells.
+ */
 const heardShape = z.discriminatedUnion('about', [
   z.object({ about: z.literal('screen'), lesson: z.uuid() }),
   z.object({ about: z.literal('over'), lesson: z.uuid() }),
@@ -66,8 +69,8 @@ function hearing(): Promise<void> {
 }
 
 /**
- * Hears what happens in a lesson on any web server, from now on; `onAgain` where the connection was lost meanwhile and something
- * may have been missed. Gives what ends it.
+ * Hears what happens in a lesson on any web server, from now on; `onAgain` where the connection was lost meanwhile
+ * and something may have been missed. Gives what ends it.
  */
 export async function hearLesson(
   lessonId: string,

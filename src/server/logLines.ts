@@ -33,8 +33,9 @@ export const grooveTitles = async (db: Db): Promise<{ id: string; title: string 
   ).rows;
 
 /**
- * Keeps practice in one's own log, all of it or nothing; what is there already, from when and what it was, is not kept a second
- * time. Gives how many were new; `gone` where a groove is not there any more, `full` where there are as many as there may be.
+ * Keeps practice in one's own log, all of it or nothing; what is there already, from when and what it was, is not
+ * kept a second time. Gives how many were new; `gone` where a groove is not there any more, `full` where there are as
+ * many as there may be.
  */
 export async function keepPractice(
   db: Db,
@@ -85,7 +86,8 @@ export async function keepPractice(
     const written = await insertTakes(
       db,
       some.map(([id, line]) => {
-        // It counts as arrived when it was played: what arrives today is bounded, so that playing is never kept out by a file.
+        // It counts as arrived when it was played: what arrives today is bounded, so that playing is never kept out
+        // by a file.
         const playedAt = new Date(line.playedAt);
         return { id, player, grooveId: line.groove, playedAt, receivedAt: playedAt, judged: judgedOf(line) };
       }),

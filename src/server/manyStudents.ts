@@ -24,7 +24,10 @@ export async function studentLines(db: Db): Promise<StudentLine[]> {
   return rows;
 }
 
-/** Adds students, all of them or none; who is called like one the teacher has already is left out. Gives how many are new. */
+/**
+ * Adds students, all of them or none; who is called like one the teacher has already is left out. Gives how many are
+ * new.
+ */
 export async function addStudents(
   db: Db,
   teacher: Pick<Person, 'workshop_id'>,

@@ -19,7 +19,10 @@ const databaseOf = (url: string): string => decodeURIComponent(new URL(url).path
 /** Roles are shared by all databases of a server, so each database has login roles of its own. */
 const loginRole = (database: string, kind: keyof RolePasswords) => `${database.slice(0, 50)}_${kind}_login`;
 
-/** The passwords of the login roles, made with the database and kept in it: every Mochila started on it finds the same. */
+/**
+ * The passwords of the login roles, made with the database and kept in it: every Mochila started on it finds the
+ * same.
+ */
 async function rolePasswords(client: pg.Client): Promise<RolePasswords> {
   const made = () => randomBytes(24).toString('hex');
   await client.query('insert into installation (web_password, door_password) values ($1, $2) on conflict do nothing', [

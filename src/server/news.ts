@@ -33,8 +33,8 @@ export interface News {
 }
 
 /**
- * A page of the teacher's own students, the least practised this week first; those whose name holds `words`, or these, when given.
- * Days are those of the workshop's clock.
+ * A page of the teacher's own students, the least practised this week first; those whose name holds `words`, or
+ * these, when given. Days are those of the workshop's clock.
  */
 export async function studentNews(
   db: Db,

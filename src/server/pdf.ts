@@ -28,8 +28,8 @@ let waiting = 0;
 let last: Promise<unknown> = Promise.resolve();
 
 /**
- * A page of this server as a PDF, as the person of a session sees it: fonts embedded, lines as lines. Undefined where they see
- * no such page; throws `Busy` where too many wait.
+ * A page of this server as a PDF, as the person of a session sees it: fonts embedded, lines as lines. Undefined where
+ * they see no such page; throws `Busy` where too many wait.
  */
 export async function pagePdf(
   path: string,

@@ -81,7 +81,10 @@ export async function signedInPerson(db: Db): Promise<Person | undefined> {
   return (await db.query<PersonRow>(`${PERSON} where p.id = signed_in_person()`)).rows.map(read)[0];
 }
 
-/** A page of the workshop's students by name, archived ones by themselves; those whose name holds `words`, or these, when given; and how many there are. */
+/**
+ * A page of the workshop's students by name, archived ones by themselves; those whose name holds `words`, or these,
+ * when given; and how many there are.
+ */
 export async function students(
   db: Db,
   {
@@ -119,72 +122,6 @@ export interface NewStudent {
   school: string;
 }
 
-/** A teacher of the workshop as lists show them. */
-export interface TeacherRow {
-  id: string;
-  name: string;
-  is_owner: boolean;
-  archived: boolean;
-  /** How many students of their own they have; an owner sees all beside. */
-  students: number;
-}
-
-/** The teachers of the workshop by name. */
-export async function teachers(db: Db): Promise<TeacherRow[]> {
-  const { rows } = await db.query<TeacherRow>(
-    `select p.id, p.name, p.is_owner, p.archived_at is not null as archived,
-       (select count(*)::int from teaching t where t.teacher_id = p.id) as students
-     from person p where p.role = 'teacher' order by p.archived_at is not null, p.name, p.id`,
-  );
-  return rows;
-}
-
-/** Adds a teacher to the owner's workshop, who comes in by a link and chooses a sign-in name then. Gives their id. */
-export async function addTeacher(db: Db, owner: Person, name: string): Promise<string> {
-  const id = crypto.randomUUID();
-  await db.query(
-    `insert into person (id, workshop_id, role, name, sign_in_name, level, school) values ($1, $2, 'teacher', $3, $4, 'concert', $5)`,
-    [id, owner.workshop_id, name, `invited-${id.slice(0, 8)}`, owner.school.name],
-  );
-  return id;
-}
-
-/** Makes a teacher an owner too, or no longer; false where that is not theirs to do, or nobody would own the workshop. */
-export async function setOwner(db: Db, id: string, owns: boolean): Promise<boolean> {
-  return (await db.query<{ done: boolean }>('select set_owner($1, $2) as done', [id, owns])).rows[0]!.done;
-}
-
-/** Takes over the students, times and planned lessons of a teacher who is archived; false where that is not theirs to do. */
-export async function takeOver(db: Db, id: string): Promise<boolean> {
-  return (await db.query<{ done: boolean }>('select take_over($1) as done', [id])).rows[0]!.done;
-}
-
-/** Who teaches a student. */
-export async function teachersOf(db: Db, studentId: string): Promise<string[]> {
-  const { rows } = await db.query<{ teacher_id: string }>('select teacher_id from teaching where student_id = $1', [
-    studentId,
-  ]);
-  return rows.map(({ teacher_id }) => teacher_id);
-}
-
-/** Shares a student with teachers of the workshop: these, and no others, have them from now on. */
-export async function shareStudent(
-  db: Db,
-  teacher: Pick<Person, 'workshop_id'>,
-  studentId: string,
-  teacherIds: readonly string[],
-): Promise<void> {
-  await db.query(
-    `insert into teaching (student_id, teacher_id, workshop_id) select $1, p.id, $3 from person p
-     where p.id = any($2::uuid[]) and p.role = 'teacher' on conflict do nothing`,
-    [studentId, teacherIds, teacher.workshop_id],
-  );
-  await db.query('delete from teaching where student_id = $1 and teacher_id <> all($2::uuid[])', [
-    studentId,
-    teacherIds,
-  ]);
-}
-
 /** How the signed-in person sits, counts and reads reports. */
 export async function setOwnWays(db: Db, given: { setup: Setup; school: string; report: ReportWords }): Promise<void> {
   await db.query('select set_own_ways($1, $2, $3)', [given.setup, given.school, given.report]);
@@ -219,8 +156,8 @@ export async function addStudent(db: Db, teacher: Person, given: NewStudent): Pr
 }
 
 /**
- * Changes what a person is called, how they count, sit and are judged; false when the teacher has no such person. A sign-in name
- * that is somebody's already is the database's to refuse: a unique violation.
+ * Changes what a person is called, how they count, sit and are judged; false when the teacher has no such person. A
+ * sign-in name that is somebody's already is the database's to refuse: a unique violation.
  */
 export async function changePerson(
   db: Db,
@@ -260,7 +197,10 @@ export async function changePerson(
   return rowCount === 1;
 }
 
-/** Archives a student, or as an owner a teacher, who then signs in no more, or brings one back; false where one has no such person. */
+/**
+ * Archives a student, or as an owner a teacher, who then signs in no more, or brings one back; false where one has no
+ * such person.
+ */
 export async function archivePerson(db: Db, id: string, archived: boolean): Promise<boolean> {
   const { rowCount } = await db.query(
     `update person set archived_at = case when $2 then coalesce(archived_at, now()) end where id = $1 and not is_owner and id <> signed_in_person()`,
@@ -270,8 +210,8 @@ export async function archivePerson(db: Db, id: string, archived: boolean): Prom
 }
 
 /**
- * Sets a password: one's own, or as a teacher a student's. Every session of that person ends but the one that asks. False
- * when it is not the person's to set.
+ * Sets a password: one's own, or as a teacher a student's. Every session of that person ends but the one that asks.
+ * False when it is not the person's to set.
  */
 export async function setPassword(db: Db, personId: string, password: string): Promise<boolean> {
   const { rowCount } = await db.query('select from person where id = $1', [personId]);
@@ -285,7 +225,9 @@ export async function signOutEverywhere(db: Db): Promise<void> {
   await db.query('select sign_out_everywhere()');
 }
 
-/** Deletes a student for good, with everything of theirs; false where the teacher has no such student who is archived. */
+/**
+ * Deletes a student for good, with everything of theirs; false where the teacher has no such student who is archived.
+ */
 export async function deleteStudent(db: Db, id: string): Promise<boolean> {
   return (await db.query<{ gone: boolean }>('select delete_student($1) as gone', [id])).rows[0]!.gone;
 }

@@ -16,8 +16,8 @@ export const weekOfSql = (timeZone: string, toMonday: string): string =>
   `(date_trunc('week', (k.played_at at time zone ${timeZone}) + ${toMonday}::int * interval '1 day') - ${toMonday}::int * interval '1 day')::date`;
 
 /**
- * The weeks of a student from one day to another (days of the workshop's clock, and weeks as they begin there), the oldest first, those
- * without practice too. Nothing counts that the simulated kit played or that was set aside.
+ * The weeks of a student from one day to another (days of the workshop's clock, and weeks as they begin there), the
+ * oldest first, those without practice too. Nothing counts that the simulated kit played or that was set aside.
  */
 export async function weeksOf(
   db: Db,

@@ -42,8 +42,8 @@ export interface NewRecording {
 }
 
 /**
- * Keeps the sound of a take of the signed-in person's own; sent a second time it is kept once. `full` where they keep as
- * many as there is room for, `gone` where the take is not there or another's.
+ * Keeps the sound of a take of the signed-in person's own; sent a second time it is kept once. `full` where they keep
+ * as many as there is room for, `gone` where the take is not there or another's.
  */
 export async function keepRecording(
   db: Db,

@@ -24,7 +24,10 @@ export async function notesOf(db: Db, takeId: string): Promise<TakeNote[]> {
   return rows;
 }
 
-/** What was written on each of these takes, as "Oda: …" in the order in which it was; at most so many a take as one can have. */
+/**
+ * What was written on each of these takes, as "Oda: …" in the order in which it was; at most so many a take as one
+ * can have.
+ */
 export async function wordsOn(db: Db, takeIds: readonly string[]): Promise<Map<string, string[]>> {
   const { rows } = await db.query<{ take_id: string; words: string[] }>(
     `select n.take_id, array_agg(p.name || ': ' || n.words order by n.written_at, n.id) as words
@@ -34,7 +37,10 @@ export async function wordsOn(db: Db, takeIds: readonly string[]): Promise<Map<s
   return new Map(rows.map(({ take_id, words }) => [take_id, words]));
 }
 
-/** Writes a note in the name of whoever is signed in. `full` when there are as many as there may be; `gone` when the take is not theirs to see. */
+/**
+ * Writes a note in the name of whoever is signed in. `full` when there are as many as there may be; `gone` when the
+ * take is not theirs to see.
+ */
 export async function writeNote(
   db: Db,
   author: Pick<Person, 'id' | 'workshop_id'>,

@@ -84,7 +84,9 @@ export interface LogAsked {
 /** Grooves that bear the words, as many as are looked through. */
 const MOST_GROOVES = 200;
 
-/** Takes the person may see, the newest first; of one player when named, and before a moment. Lists are cut at `most`. */
+/**
+ * Takes the person may see, the newest first; of one player when named, and before a moment. Lists are cut at `most`.
+ */
 export async function takes(
   db: Db,
   { playerId, words, from, before, input, most = MOST_LISTED }: LogAsked = {},

@@ -4,22 +4,17 @@ import { events } from './events';
 import { invite } from './invitations';
 import {
   addStudent,
-  addTeacher,
   archivePerson,
   changePerson,
   deleteStudent,
-  setOwner,
   setOwnWays,
   setPassword,
-  shareStudent,
   signedInPerson,
   student,
   students,
-  takeOver,
-  teachers,
-  teachersOf,
   type Person,
 } from './people';
+import { addTeacher, setOwner, shareStudent, takeOver, teachers, teachersOf } from './teachers';
 import { agenda, addTime } from './lessonTimes';
 import { openLesson } from './lessons';
 import { takes } from './takes';

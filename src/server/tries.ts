@@ -2,7 +2,9 @@ import { createHash } from 'node:crypto';
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import { doorPool } from './database';
 
-/** How many tries there are before one has to wait, how long they are remembered and how long the wait is, in seconds. */
+/**
+ * How many tries there are before one has to wait, how long they are remembered and how long the wait is, in seconds.
+ */
 interface Bounds {
   tries: number;
   within: number;
@@ -13,8 +15,8 @@ const MINUTES = 60;
 
 /**
  * By whom tries are counted. Five for a name from one place are enough for a slip of the finger. A school behind one
- * address signs in within a lesson's first minutes. A name that is tried from many places is slowed only after more than
- * a person ever types, and then shortly, since its owner may be on a new device.
+ * address signs in within a lesson's first minutes. A name that is tried from many places is slowed only after more
+ * than a person ever types, and then shortly, since its owner may be on a new device.
  */
 const BOUNDS = {
   device: { tries: 10, within: 15 * MINUTES, wait: 1 * MINUTES },

@@ -15,7 +15,10 @@ export interface TuneChart {
   chart: WrittenChart;
 }
 
-/** `behind`: somebody else saved meanwhile, and what was sent is not kept; `gone`: the tune is, or its chart cannot be read. */
+/**
+ * `behind`: somebody else saved meanwhile, and what was sent is not kept; `gone`: the tune is, or its chart cannot be
+ * read.
+ */
 export type ChartSaved = { kind: 'saved'; id: string; save_number: number } | { kind: 'behind' } | { kind: 'gone' };
 
 /** The grooves that a chart's sections play, as far as they can be read. */
@@ -33,8 +36,8 @@ async function groovesIn(db: Db, form: ChartForm): Promise<GroovesById> {
 }
 
 /**
- * Keeps the chart of a tune, written out with its grooves as they are now: the first one, or in place of the save `from`. A later
- * save is never overwritten. Problems where it cannot be played.
+ * Keeps the chart of a tune, written out with its grooves as they are now: the first one, or in place of the save
+ * `from`. A later save is never overwritten. Problems where it cannot be played.
  */
 export async function keepChart(
   db: Db,

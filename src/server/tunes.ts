@@ -45,7 +45,10 @@ export async function tune(db: Db, id: string): Promise<Tune | undefined> {
 /** A tune, and whether somebody can play it. */
 export type FittedTune = Tune & { fit: Fit };
 
-/** The tunes that one of the grooves fits, with how near somebody is who has reached so much: those that fit first, then the nearest. */
+/**
+ * The tunes that one of the grooves fits, with how near somebody is who has reached so much: those that fit first,
+ * then the nearest.
+ */
 export async function tunesFor(db: Db, reached: ReadonlyMap<string, number>): Promise<FittedTune[]> {
   const { rows } = await db.query<Tune>(
     `${TUNE} where t.workshop_id = (select signed_in_workshop())

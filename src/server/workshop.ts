@@ -5,8 +5,8 @@ import type { Db } from './database';
 import { hashPassword } from './door';
 
 /**
- * Keeps what the owner sets for the whole workshop, and what it is called when given, going on from the save `from`. Gives the new save's number; nothing
- * where another window has kept something meanwhile: that is never overwritten.
+ * Keeps what the owner sets for the whole workshop, and what it is called when given, going on from the save `from`.
+ * Gives the new save's number; nothing where another window has kept something meanwhile: that is never overwritten.
  */
 export async function saveSettings(
   db: Db,
@@ -37,8 +37,8 @@ export interface FirstOwner {
 }
 
 /**
- * Takes the demo away for good, its people and all they played; the owner who does it begins a workshop of their own there, with
- * the demo's grooves and drills where they wish. False where this is no demo, or not theirs.
+ * Takes the demo away for good, its people and all they played; the owner who does it begins a workshop of their own
+ * there, with the demo's grooves and drills where they wish. False where this is no demo, or not theirs.
  */
 export async function leaveDemo(db: Db, owner: FirstOwner, keepsGrooves: boolean): Promise<boolean> {
   const given = [

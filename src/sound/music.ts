@@ -44,7 +44,8 @@ const STRETCHER = '/worklets/stretch.js';
 
 /**
  * The same music at a share of its speed and its own pitch, made whole beforehand so that it plays to the frame: what
- * was struck is within 5 ms of where it belongs (measured in Chromium on a row of clicks). `onShare` hears how much is done.
+ * was struck is within 5 ms of where it belongs (measured in Chromium on a row of clicks). `onShare` hears how much
+ * is done.
  */
 export async function slowed(
   buffer: AudioBuffer,
@@ -67,7 +68,10 @@ export async function slowed(
   return offline.startRendering();
 }
 
-/** The loudest sample of each of so many stretches between two moments, 0 to 1: what a picture of the music is drawn from. */
+/**
+ * The loudest sample of each of so many stretches between two moments, 0 to 1: what a picture of the music is drawn
+ * from.
+ */
 export function peaks(buffer: AudioBuffer, fromMs: Ms, toMs: Ms, count: number): number[] {
   const samples = buffer.getChannelData(0);
   const frame = (ms: Ms) => Math.round((ms / 1000) * buffer.sampleRate);

@@ -1,4 +1,7 @@
-/** What the recorder tells, to whoever holds the other end of its port: what was recorded from a frame of the audio clock on. */
+/**
+ * What the recorder tells, to whoever holds the other end of its port: what was recorded from a frame of the audio
+ * clock on.
+ */
 export interface Recorded {
   frame: number;
   samples: Float32Array;

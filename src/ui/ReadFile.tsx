@@ -15,7 +15,10 @@ interface ReadFileProps<T> {
   onRead: (value: T) => void;
 }
 
-/** Something from a file, to be looked at where it is made; nothing is kept by it. What is wrong with the file is said. */
+/**
+ * Something from a file, to be looked at where it is made; nothing is kept by it. What is wrong with the file is
+ * said.
+ */
 export function ReadFile<T>({ label, accept, mostBytes, tooLarge, read, onRead }: ReadFileProps<T>) {
   const picker = useRef<HTMLInputElement>(null);
   const [say, setSay] = useState<string>();

@@ -39,7 +39,10 @@ interface ShellProps {
   children: ReactNode;
 }
 
-/** The rail at the side and the page beside it. On a phone it lies along the foot and has room for no more than pages: the rest is on You. */
+/**
+ * The rail at the side and the page beside it. On a phone it lies along the foot and has room for no more than pages:
+ * the rest is on You.
+ */
 export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
   const path = usePathname();
   return (

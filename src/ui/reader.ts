@@ -2,7 +2,10 @@ import { clockOf, type Clock } from '@/core/documents/settings';
 import type { School } from '@/core/count/schools';
 import type { ReportWords } from '@/core/take/verdictInWords';
 
-/** Whoever reads a page: how they count, by which clock days and times are said, and whether in figures or plain words. */
+/**
+ * Whoever reads a page: how they count, by which clock days and times are said, and whether in figures or plain
+ * words.
+ */
 export interface Reader {
   school: School;
   clock: Clock;

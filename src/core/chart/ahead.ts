@@ -4,7 +4,10 @@ import { equal, toNumber } from '../time/fraction';
 import { unroll, type PlayedBar } from './unroll';
 import { tempoOfBar } from './whole';
 
-/** The bars of a chart that are played when these of its sections are, in order, each with its section as it is played. */
+/**
+ * The bars of a chart that are played when these of its sections are, in order, each with its section as it is
+ * played.
+ */
 export function barsPlayed(
   { form, passages }: Pick<WrittenChart, 'form' | 'passages'>,
   wanted: readonly number[],
@@ -51,7 +54,10 @@ const named = (name: string): string => (name.includes(' of ') ? `the ${name}` :
 const listed = (all: readonly string[]): string =>
   all.length > 1 ? `${all.slice(0, -1).join(', ')} and ${all.at(-1)!}` : all.join('');
 
-/** What comes in the next bars, the nearest first: in 2, "half-time shuffle, hit on the let of 4"; nothing where they go on as this one. */
+/**
+ * What comes in the next bars, the nearest first: in 2, "half-time shuffle, hit on the let of 4"; nothing where they
+ * go on as this one.
+ */
 export const ahead = (bars: readonly PlayedBar[], at: number): { inBars: number; say: string }[] =>
   Array.from({ length: BARS_AHEAD }, (_, index) => index + 1).flatMap((inBars) => {
     const [bar, before] = [bars[at + inBars], bars[at + inBars - 1]];

@@ -42,7 +42,10 @@ export function barTyped(form: ChartForm, written: number): string {
   return marksTyped(place?.at?.[place.number] ?? {}).join(', ');
 }
 
-/** The form with what is typed over one written bar, in place of what stood there. Problems where it is not understood. */
+/**
+ * The form with what is typed over one written bar, in place of what stood there. Problems where it is not
+ * understood.
+ */
 export function withBarTyped(form: ChartForm, written: number, typed: string): Result<ChartForm> {
   const read = typed.trim() ? readChartText(`bar 1, ${typed}`) : undefined;
   if (read && !read.ok) return fail(read.problems[0]);

@@ -5,12 +5,12 @@ import { barSaid, COUNT, notKnown, runOf } from './chartMarks';
 import { after, NotUnderstood, pieces, type Piece } from './chartPieces';
 
 /**
- * A chart typed as one reads it aloud: what holds from the start, then section after section, with semicolons or lines between
- * them and commas between what is said of each. "Swing 8ths at 140; intro 4, rest; A 6, 2 times, hits: let of 4 in bar 6, ending 1:
- * 2, ending 2: 2, hits: 1, let of 2 in bar 2; D.S. al Coda".
+ * A chart typed as one reads it aloud: what holds from the start, then section after section, with semicolons or
+ * lines between them and commas between what is said of each. "Swing 8ths at 140; intro 4, rest; A 6, 2 times, hits:
+ * let of 4 in bar 6, ending 1: 2, ending 2: 2, hits: 1, let of 2 in bar 2; D.S. al Coda".
  *
- * What is said without its bar belongs to the first bar of its section, or of the ending said last; a jump, Fine and the way to the
- * coda to its last.
+ * What is said without its bar belongs to the first bar of its section, or of the ending said last; a jump, Fine and
+ * the way to the coda to its last.
  */
 
 /** What is not understood, at its place in the text. */

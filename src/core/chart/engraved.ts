@@ -52,7 +52,10 @@ interface Around {
 
 const LOUDER: readonly Dynamic[] = ['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff'];
 
-/** The bars of a chart in the order they are written, each with what is engraved over it; what cannot be played is told as by `unroll`. */
+/**
+ * The bars of a chart in the order they are written, each with what is engraved over it; what cannot be played is
+ * told as by `unroll`.
+ */
 export function engraved(form: ChartForm): Result<EngravedBar[]> {
   const written = writtenOf(form);
   if ('problem' in written) return fail(written.problem);

@@ -35,9 +35,9 @@ function partNamed(syllable: string): { division: number; part: number } | undef
 }
 
 /**
- * Where named counts of one bar stand: "4", "& of 2", "short let of 4". Counts go by number in every meter. "let" in swung 8ths is the
- * second 8th of its count; beside a "trip" of the same count, and where 8ths are not swung, it is a written triplet, which is
- * never swung. Gives the first name that is none here instead.
+ * Where named counts of one bar stand: "4", "& of 2", "short let of 4". Counts go by number in every meter. "let" in
+ * swung 8ths is the second 8th of its count; beside a "trip" of the same count, and where 8ths are not swung, it is a
+ * written triplet, which is never swung. Gives the first name that is none here instead.
  */
 export function namedPlaces(
   names: readonly string[],

@@ -74,9 +74,10 @@ class CannotBePlayed extends Error {
 }
 
 /**
- * The bars of a form as they are really played, one after another. A jump, a Fine and a way to the coda count only on the last
- * time of all repeats around them; a jump is made once; repeats taken before it are not taken again, unless the form says so; a bar
- * keeps the meter, tempo and feel it had when first played. Problems name the section, and the bar where one is to blame.
+ * The bars of a form as they are really played, one after another. A jump, a Fine and a way to the coda count only on
+ * the last time of all repeats around them; a jump is made once; repeats taken before it are not taken again, unless
+ * the form says so; a bar keeps the meter, tempo and feel it had when first played. Problems name the section, and
+ * the bar where one is to blame.
  */
 export function unroll(form: ChartForm): Result<PlayedBar[]> {
   const written = writtenOf(form);

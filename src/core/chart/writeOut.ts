@@ -143,9 +143,10 @@ function speedIn({ meter, speed }: PlayedBar, reading: Reading, tempo: Fraction)
 }
 
 /**
- * A chart written out to be played. Each bar that differs stands once, by section, so that what is found in one is said of the
- * other; passages go through them with the feel and tempo of every bar. What a section's groove does not fit, rests and bars that
- * are the player's own hold only their hits. Problems when it cannot be played, or needs more bars than a groove has.
+ * A chart written out to be played. Each bar that differs stands once, by section, so that what is found in one is
+ * said of the other; passages go through them with the feel and tempo of every bar. What a section's groove does not
+ * fit, rests and bars that are the player's own hold only their hits. Problems when it cannot be played, or needs
+ * more bars than a groove has.
  */
 export function writeOutChart(form: ChartForm, title: string, grooves: GroovesById = new Map()): Result<WrittenChart> {
   const unrolled = unroll(form);

@@ -106,7 +106,10 @@ export class BarSayer extends Doer {
     this.original = this.groove;
   }
 
-  /** "all counts in triplets", "beat 3 in 16ths", "the whole bar in 8ths"; false where it is none, and nothing is read. */
+  /**
+   * "all counts in triplets", "beat 3 in 16ths", "the whole bar in 8ths"; false where it is none, and nothing is
+   * read.
+   */
   protected readDivision(): boolean {
     const begin = this.index;
     let [bars, counts] = [this.bars, undefined as number[] | undefined];

@@ -59,8 +59,8 @@ export class CountingReader extends PhraseReader {
   }
 
   /**
-   * Whether numbers and &s take turns here from one count to the next: "1 & 2 & 3 & 4 &". Said by signs three counts are
-   * enough, or the & at the end; in words only that tells it from "1 and 2 and 3".
+   * Whether numbers and &s take turns here from one count to the next: "1 & 2 & 3 & 4 &". Said by signs three counts
+   * are enough, or the & at the end; in words only that tells it from "1 and 2 and 3".
    */
   protected isCountedAloud(begin: number): boolean {
     let at = begin;

@@ -67,7 +67,9 @@ export class Doer extends PlaceReader {
     }
   }
 
-  /** Which limbs are meant at a place: those that were named, the one that plays the surface there, or the likeliest. */
+  /**
+   * Which limbs are meant at a place: those that were named, the one that plays the surface there, or the likeliest.
+   */
   protected limbsFor(subject: Subject | undefined, bar: number, at: WholeNotes, manner: Manner): readonly Limb[] {
     if (subject?.limbs) return subject.limbs;
     const here = this.groove.bars[bar]!.strokes.filter((stroke) => equal(stroke.at, at));

@@ -4,7 +4,10 @@ import type { Bar, Groove } from '../groove/groove';
 import { equal, type WholeNotes } from '../time/fraction';
 import { syllable, type School } from './schools';
 
-/** A place as it is counted: the number it belongs to, how many slots after it, in a grid of `parts` over `counts` counts. */
+/**
+ * A place as it is counted: the number it belongs to, how many slots after it, in a grid of `parts` over `counts`
+ * counts.
+ */
 export interface CountedPlace {
   count: number;
   part: number;
@@ -19,7 +22,10 @@ export function countedPlace({ meter, cells }: Bar, reading: Reading, written: W
   return { count: slot.count, part: slot.part, parts: slot.cell.parts, counts: slot.cell.counts };
 }
 
-/** A counted place as a school says it: "count 2", "the e of 3"; a slot without a syllable by its number: "slot 2 of 3". */
+/**
+ * A counted place as a school says it: "count 2", "the e of 3"; a slot without a syllable by its number: "slot 2 of
+ * 3".
+ */
 export function countedInWords({ count, part, parts }: CountedPlace, school: School): string {
   if (part === 0) return `count ${count}`;
   const said = syllable(school, parts, part);

@@ -229,7 +229,10 @@ class BarGrid {
   }
 }
 
-/** Into how many parts a count of this length is divided by a note value; undefined where it is by none, or by too many. */
+/**
+ * Into how many parts a count of this length is divided by a note value; undefined where it is by none, or by too
+ * many.
+ */
 export function partsOf(value: NoteValue, count: WholeNotes): number | undefined {
   const { n, d } = NOTE_VALUES[value];
   const parts = (count.n * d) / (count.d * n);

@@ -8,7 +8,10 @@ import { SayingReader } from './saying';
 import { EVERYTHING, mannerOf, type Manner, type Saying, type Subject } from './subject';
 import type { Token } from './words';
 
-/** Reads a phrase and does what it says to a groove, part by part; throws `NotUnderstood` at the first word it cannot place. */
+/**
+ * Reads a phrase and does what it says to a groove, part by part; throws `NotUnderstood` at the first word it cannot
+ * place.
+ */
 export class Sayer extends SayingReader {
   /** What was said before a comma without a place holds until the next semicolon. */
   private clause: Manner = {};

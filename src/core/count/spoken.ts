@@ -10,8 +10,8 @@ export interface SpokenBar {
 }
 
 /**
- * What one touch can do about a problem: other words in its place, words before all of them, another phrase, or another division of a
- * count.
+ * What one touch can do about a problem: other words in its place, words before all of them, another phrase, or
+ * another division of a count.
  */
 export type Remedy =
   | { words: string; replace: string }

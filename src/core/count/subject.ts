@@ -4,7 +4,9 @@ import type { NoteValue } from '../time/noteValue';
 import type { Places } from './phrase';
 import type { Token } from './words';
 
-/** What plays: limbs, a surface, or the limb that usually plays the surface. `any` takes every kind of hat for a hat. */
+/**
+ * What plays: limbs, a surface, or the limb that usually plays the surface. `any` takes every kind of hat for a hat.
+ */
 export interface Subject {
   limbs?: readonly Limb[];
   surface?: Surface;

@@ -93,7 +93,10 @@ function plainMeaning(text: string): Meaning {
   return { kind: 'word' };
 }
 
-/** Whether a school may have a word as a syllable: one that means nothing by itself, or is no more than an abbreviation. */
+/**
+ * Whether a school may have a word as a syllable: one that means nothing by itself, or is no more than an
+ * abbreviation.
+ */
 export const mayBeSyllable = ({ kind, text }: Token): boolean =>
   kind === 'word' ||
   kind === 'and' ||

@@ -3,9 +3,10 @@ import { fail, ok, problem, type Result } from '../result';
 import { readVersioned } from './reader';
 
 /**
- * A workshop as one file: text, compressed with gzip. The first line says what it is, the last how many rows there are of each
- * table, so that a file that was cut off is known for what it is; each line between is the name of a table, a blank, and a row
- * of it as the database writes it. Numbers and times go through untouched: a row is never taken apart on its way.
+ * A workshop as one file: text, compressed with gzip. The first line says what it is, the last how many rows there
+ * are of each table, so that a file that was cut off is known for what it is; each line between is the name of a
+ * table, a blank, and a row of it as the database writes it. Numbers and times go through untouched: a row is never
+ * taken apart on its way.
  */
 const BACKUP_VERSION = 1;
 

@@ -4,8 +4,8 @@ import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
 import { textShape } from './shapes';
 
 /**
- * The form of a tune as it is written: sections of bars with what stands over each bar, repeats and endings, signs and jumps.
- * What is played of it is worked out by `chart/unroll`.
+ * The form of a tune as it is written: sections of bars with what stands over each bar, repeats and endings, signs
+ * and jumps. What is played of it is worked out by `chart/unroll`.
  */
 
 /** How a bar is felt. A shuffle and a half-time shuffle swing the 8ths as swing does; they say how it is played. */

@@ -48,7 +48,10 @@ export const ruleShape = z.strictObject({
   /** How often each exercise is played, and how many bars of rest come after it. */
   repeats: z.number().int().min(1, 'At least once.').max(16, 'At most 16 times.').default(1),
   rest: z.number().int().min(0).max(4, 'At most 4 bars.').default(0),
-  /** The click it is practised to, and the tempos it is climbed through; the usual ladder up to the goal when left out. */
+  /**
+   * The click it is practised to, and the tempos it is climbed through; the usual ladder up to the goal when left
+   * out.
+   */
   click: z.enum(CLICK_PLAN_NAMES as [ClickPlanName, ...ClickPlanName[]]).default('counts'),
   ladder: ladderShape.optional(),
   /** The exercises are called at random, a bar ahead: a new one every `pace` bars, `calls` of them. */

@@ -38,8 +38,8 @@ const planShape = z.strictObject({
 });
 
 /**
- * What somebody reads at sight: never the same line twice, drawn anew from its seed each time. `bars` are those written,
- * `lookS` the seconds one may look before it is played.
+ * What somebody reads at sight: never the same line twice, drawn anew from its seed each time. `bars` are those
+ * written, `lookS` the seconds one may look before it is played.
  */
 export type SightPlan = Omit<z.infer<typeof planShape>, 'version'>;
 

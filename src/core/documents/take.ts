@@ -108,7 +108,10 @@ const takeShape = z.strictObject({
   input: z.enum(INPUTS),
   /** The limbs the input can hear; all when left out. */
   hears: z.array(z.enum(LIMBS)).max(4).optional(),
-  /** Strokes, by limb and when they were due, that could not have stood out of what was recorded: not judged when missing. */
+  /**
+   * Strokes, by limb and when they were due, that could not have stood out of what was recorded: not judged when
+   * missing.
+   */
   unheard: z
     .array(z.strictObject({ limb: z.enum(LIMBS), ms: z.number().min(0).max(LONGEST_TAKE_MS) }))
     .max(MOST_HITS)
@@ -191,7 +194,10 @@ interface TakeVersion1 {
   input: string;
 }
 
-/** Version 1 played a groove so many times, every bar of a drill copied as often as it came, and kept tempos by themselves. */
+/**
+ * Version 1 played a groove so many times, every bar of a drill copied as often as it came, and kept tempos by
+ * themselves.
+ */
 function fromVersion1(old: Record<string, unknown>): unknown {
   const { tempo, changes = [], parts, groove, ...rest } = old as Record<string, unknown> & TakeVersion1;
   const [first, ...later] = tempo;

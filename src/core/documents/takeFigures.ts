@@ -23,7 +23,9 @@ export type FigureKind = (typeof FIGURE_KINDS)[number];
 
 const figureShape = z.strictObject({
   kind: z.enum(FIGURE_KINDS),
-  /** Which limb, rate ("4" strokes a quarter), switch ("2>4"), pair of limbs ("left hand+right foot"), phrase (bars). */
+  /**
+   * Which limb, rate ("4" strokes a quarter), switch ("2>4"), pair of limbs ("left hand+right foot"), phrase (bars).
+   */
   of: z.string().max(60),
   /** How many strokes, pairs or phrases it rests on. */
   n: z.number().int().min(0),

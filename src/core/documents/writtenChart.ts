@@ -21,8 +21,8 @@ const writtenShape = z.strictObject({
 });
 
 /**
- * A chart written out to be played: every bar that differs once, the passages that go through them, and its sections in the order
- * they are played. These bars stay as they are, whatever becomes of the grooves they were made of.
+ * A chart written out to be played: every bar that differs once, the passages that go through them, and its sections
+ * in the order they are played. These bars stay as they are, whatever becomes of the grooves they were made of.
  */
 export interface WrittenChart extends Exercises {
   form: ChartForm;

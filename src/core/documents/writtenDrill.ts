@@ -40,7 +40,10 @@ export interface WrittenDrillJson {
   exercises: ExerciseName[];
 }
 
-/** Reads a written drill from what is kept of it and from its groove; one of version 1 has its copied bars laid together. */
+/**
+ * Reads a written drill from what is kept of it and from its groove; one of version 1 has its copied bars laid
+ * together.
+ */
 export function readWrittenDrill(json: unknown, grooveJson: unknown): Result<WrittenDrill> {
   let groove = grooveJson;
   const kept = readVersioned(json, {
@@ -75,7 +78,10 @@ export function writeWrittenDrill({ rule, groove, passages, exercises }: Written
   return { groove: writeGroove(groove), drill: { version: WRITTEN_DRILL_VERSION, rule, passages, exercises } };
 }
 
-/** The groove of a drill, once through, as one would write it by hand: every bar as often as it is played, up to the most a groove holds. */
+/**
+ * The groove of a drill, once through, as one would write it by hand: every bar as often as it is played, up to the
+ * most a groove holds.
+ */
 export function playedThrough({ groove, passages }: Pick<WrittenDrill, 'groove' | 'passages'>): Groove {
   const bars = passages.flatMap(({ from, bars: long, times }) =>
     Array.from({ length: times }, () => groove.bars.slice(from, from + long)).flat(),

@@ -4,7 +4,10 @@ import type { Passage } from '../form/form';
 import { MOST_PLAYED_BARS } from '../limits';
 import { randomFrom } from '../random';
 
-/** So many draws of 0 to below `of`, never the same twice running where there is another. The same seed draws the same. */
+/**
+ * So many draws of 0 to below `of`, never the same twice running where there is another. The same seed draws the
+ * same.
+ */
 export function draws(of: number, many: number, seed: number): number[] {
   const random = randomFrom(seed);
   const drawn: number[] = [];

@@ -128,7 +128,10 @@ export function makeDrill(
   });
 }
 
-/** One exercise of a rule as it is played, without making the others; the first of those picked, or of the rule, when left out. */
+/**
+ * One exercise of a rule as it is played, without making the others; the first of those picked, or of the rule, when
+ * left out.
+ */
 export function oneExercise(json: unknown, wanted?: number): Result<Groove> {
   const readied = readyRule(json);
   if (!readied.ok) return readied;
@@ -179,7 +182,10 @@ function inOrder<T extends { index: number }>(chosen: readonly T[], { order, see
   return generated;
 }
 
-/** The figure with the ostinato under it, in bars whose grid holds both. Where both have a stroke of one limb, the figure's is played. */
+/**
+ * The figure with the ostinato under it, in bars whose grid holds both. Where both have a stroke of one limb, the
+ * figure's is played.
+ */
 export function barsOfFigure(
   figure: Figure,
   ground: Ground,

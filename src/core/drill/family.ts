@@ -38,7 +38,10 @@ export interface Figure {
 
 type UsualOrder = 'as generated' | 'easy to hard';
 
-/** A rule that writes exercises. `shape` has a usual value for every parameter, and its description is the form's label. */
+/**
+ * A rule that writes exercises. `shape` has a usual value for every parameter, and its description is the form's
+ * label.
+ */
 export interface Family<P = unknown> {
   name: string;
   /** What one wants when one wants this, in plain words. */
@@ -52,7 +55,9 @@ export interface Family<P = unknown> {
   shape: z.ZodType<P>;
   /** One sentence on what it trains. */
   trains: (params: P, ground: Ground) => string;
-  /** How many exercises there are, counted and not made; or why there are none and what would work, at its parameter. */
+  /**
+   * How many exercises there are, counted and not made; or why there are none and what would work, at its parameter.
+   */
   total: (params: P, ground: Ground) => Result<number>;
   /** One of them, 0 to total − 1, in the order of the rule. */
   figure: (params: P, ground: Ground, index: number) => Figure;

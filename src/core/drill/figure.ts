@@ -41,7 +41,10 @@ export function unfit(groove: Groove | undefined, { meter }: Ground): Problem | 
   );
 }
 
-/** The strokes of a groove, or of a plain figure of our own (kick, kick, snare in the first half of the bar) where none is given. */
+/**
+ * The strokes of a groove, or of a plain figure of our own (kick, kick, snare in the first half of the bar) where
+ * none is given.
+ */
 export function strokesToMove(
   groove: Groove | undefined,
   ground: Ground,

@@ -52,7 +52,10 @@ export function renewed(rule: Rule): { rule: Rule; anew: boolean } {
   return { rule: { ...rule, generator: generatorOf(family), picked: undefined }, anew: true };
 }
 
-/** Reads a rule and counts what it comes to, making none of it. Problems name the field: a path of `params` is the family's. */
+/**
+ * Reads a rule and counts what it comes to, making none of it. Problems name the field: a path of `params` is the
+ * family's.
+ */
 export function readyRule(json: unknown): Result<ReadyRule> {
   const read = readRule(json);
   if (!read.ok) return read;

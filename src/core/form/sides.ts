@@ -18,7 +18,10 @@ export const CONTRASTS = [
 ] as const;
 export type Contrast = (typeof CONTRASTS)[number];
 
-/** Both sides of a groove: the bars of both, and the passages that play one after the other, to and fro on the bar line. */
+/**
+ * Both sides of a groove: the bars of both, and the passages that play one after the other, to and fro on the bar
+ * line.
+ */
 export interface Sides {
   groove: Groove;
   passages: readonly [Passage, Passage];

@@ -40,7 +40,10 @@ export function readDrillFile(text: string): Result<NamedDrill> {
   return ok({ ...called.data, rule: rule.value });
 }
 
-/** What a drill writes as one groove, to be had as a file of any kind; problems where it makes nothing, or too much for one. */
+/**
+ * What a drill writes as one groove, to be had as a file of any kind; problems where it makes nothing, or too much
+ * for one.
+ */
 export function grooveOfRule({ name, rule }: Pick<NamedDrill, 'name' | 'rule'>): Result<Groove> {
   const made = makeDrill(rule);
   if (!made.ok) return made;

@@ -53,7 +53,10 @@ const LOUDNESSES = [0.1, 0.28, 0.71] as const;
 /** As kits are set in the factory, about. */
 const USUAL_STROKES: NonNullable<MidiEars['strokes']> = [25, 70, 110];
 
-/** How loud a velocity is, from 0 to 1: straight lines through silence, the three strokes that were tried, and the hardest. */
+/**
+ * How loud a velocity is, from 0 to 1: straight lines through silence, the three strokes that were tried, and the
+ * hardest.
+ */
 export function loudnessOfVelocity(velocity: number, strokes = USUAL_STROKES): number {
   const points = [[0, 0], ...strokes.map((one, index) => [one, LOUDNESSES[index]!] as const), [127, 1]] as const;
   for (let index = 1; index < points.length; index++) {

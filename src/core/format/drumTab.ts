@@ -50,8 +50,8 @@ function headOf({ tempo, swing, reading, bars }: Groove): string {
 }
 
 /**
- * A groove as plain text: a line for each surface, a column for each place of the grid, the counts above in the words of a school,
- * which say how many places each count has. `readDrumTab` reads it again.
+ * A groove as plain text: a line for each surface, a column for each place of the grid, the counts above in the words
+ * of a school, which say how many places each count has. `readDrumTab` reads it again.
  */
 export function drumTabOf(groove: Groove, school: School): string {
   const used = LINES.filter((line) =>

@@ -173,9 +173,9 @@ function struckBy(
 }
 
 /**
- * A groove from plain text: as `drumTabOf` writes it, or as it is written elsewhere, several bars on a line, with no counts above
- * (then every count has as many columns as fill the bar evenly). Limbs are those that usually play a surface. What was left out is
- * told in words.
+ * A groove from plain text: as `drumTabOf` writes it, or as it is written elsewhere, several bars on a line, with no
+ * counts above (then every count has as many columns as fill the bar evenly). Limbs are those that usually play a
+ * surface. What was left out is told in words.
  */
 export function readDrumTab(text: string): Result<GrooveRead> {
   const refuse = (code: string, say: string, remedy: string) => fail(problem(code, say, remedy));

@@ -11,7 +11,10 @@ export const GROOVE_ENDINGS = ['.json', '.musicxml', '.xml', '.mid', '.midi', '.
 /** The largest file that is read, in bytes. */
 export const MOST_FILE_BYTES = 5_000_000;
 
-/** A groove from a file, by the ending of its name; what of the file is not in it is said. Problems say what would work. */
+/**
+ * A groove from a file, by the ending of its name; what of the file is not in it is said. Problems say what would
+ * work.
+ */
 export function readGrooveFile(name: string, bytes: Uint8Array): Result<GrooveRead> {
   if (bytes.length > MOST_FILE_BYTES)
     return wrong('too-large', `${name} is larger than 5 MB.`, 'Save fewer bars in it.');

@@ -29,7 +29,10 @@ export function asRead(groove: Groove, left: LeftOut): Result<GrooveRead> {
   return read.ok ? { ok: true, value: { groove: read.value, left: left.words } } : read;
 }
 
-/** The limb that is wanted, or the other hand where that one strikes something at the same time; undefined where neither is free. */
+/**
+ * The limb that is wanted, or the other hand where that one strikes something at the same time; undefined where
+ * neither is free.
+ */
 export function limbFor(
   wanted: Limb,
   at: WholeNotes,

@@ -7,7 +7,10 @@ import { STARTERS } from '../testing/starters';
 import { add, equal, exact, format, frac, mul, ZERO } from '../time/fraction';
 import { LILY_NAMES, lilypondOf } from './lilypond';
 
-/** How long a bar of a voice lasts as it is written: notes, rests and skips, tuplets drawn together; graces take no time. */
+/**
+ * How long a bar of a voice lasts as it is written: notes, rests and skips, tuplets drawn together; graces take no
+ * time.
+ */
 function lengthWritten(bar: string) {
   const plain = bar.replace(/\\(?:slashedGrace|grace) \{[^}]*\}/g, '');
   let length = ZERO;

@@ -91,9 +91,9 @@ function tempoNote(groove: Groove): string {
 }
 
 /**
- * A groove as LilyPond reads it: hands with stems up, feet with stems down, ghosts in brackets, graces, doubles and buzzes as
- * strokes through the stem, tuplets, beams by count. Swing is said in words and written even; limbs, lean and techniques are not
- * in it, and a tempo is a whole number.
+ * A groove as LilyPond reads it: hands with stems up, feet with stems down, ghosts in brackets, graces, doubles and
+ * buzzes as strokes through the stem, tuplets, beams by count. Swing is said in words and written even; limbs, lean
+ * and techniques are not in it, and a tempo is a whole number.
  */
 export function lilypondOf(groove: Groove): string {
   const { title, bars, swing, tempo, reading } = groove;

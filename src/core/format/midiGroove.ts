@@ -11,18 +11,27 @@ import { VELOCITIES } from './midiOut';
 import { midiEvents } from './midiFile';
 import { surfaceWritten } from './drumNotes';
 
-/** Strokes on one surface nearer than this, the first of them softer, are a grace and its stroke: farther apart they are two notes. */
+/**
+ * Strokes on one surface nearer than this, the first of them softer, are a grace and its stroke: farther apart they
+ * are two notes.
+ */
 const MOST_GRACE_MS = 45;
 /** How much softer a grace is. */
 const SOFTER = 0.7;
 /** Velocities from which on a stroke is a tap, and an accent: midway between those that are written. */
 const [TAP, ACCENT] = [48, 91];
-/** Where all are within so few velocities of one another, and not as we write them, none of them is meant to be louder. */
+/**
+ * Where all are within so few velocities of one another, and not as we write them, none of them is meant to be
+ * louder.
+ */
 const ALIKE = 10;
 const WRITTEN = Object.values(VELOCITIES);
 /** The bell and the click of a metronome, which nobody strikes. */
 const CLICKS = [33, 34];
-/** Divisions of a count that are looked through where a file was played and not written, and how far a stroke may lie from its place. */
+/**
+ * Divisions of a count that are looked through where a file was played and not written, and how far a stroke may lie
+ * from its place.
+ */
 const DIVISIONS = [1, 2, 3, 4, 6, 8] as const;
 const NEAR = 1 / 16;
 
@@ -35,9 +44,9 @@ interface Note {
 }
 
 /**
- * A groove from a Standard MIDI File: its bars from the first that is struck on, on the grid that holds every stroke exactly, or
- * where it was played and not written on the nearest. Soft strokes just before others on the same surface are graces; limbs are those
- * that usually play a surface. What was left out or moved is told in words.
+ * A groove from a Standard MIDI File: its bars from the first that is struck on, on the grid that holds every stroke
+ * exactly, or where it was played and not written on the nearest. Soft strokes just before others on the same surface
+ * are graces; limbs are those that usually play a surface. What was left out or moved is told in words.
  */
 export function readMidiGroove(bytes: Uint8Array): Result<GrooveRead> {
   const refuse = (code: string, say: string, remedy: string) => fail(problem(code, say, remedy));
@@ -195,7 +204,10 @@ interface GriddedBar {
   placed: { at: WholeNotes; note: Note }[];
 }
 
-/** Each bar on the grid that holds its strokes exactly, else on the nearest; what lies just before a bar line falls on it. */
+/**
+ * Each bar on the grid that holds its strokes exactly, else on the nearest; what lies just before a bar line falls on
+ * it.
+ */
 function gridOf(
   bars: readonly FileBar[],
   notes: readonly Note[],

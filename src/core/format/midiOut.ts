@@ -47,9 +47,9 @@ function inDeltas(events: readonly Placed[], endTick: number): MidiEvent[] {
 }
 
 /**
- * A plan as a Standard MIDI File of format 1: tempo, meters and a marker for each time through on the first track, the strokes
- * on channel 10 on the second, clicks and count-in on a third where there are any. Places are exact to the tick; what is said in
- * milliseconds (graces, a limb that leans) is rounded to one.
+ * A plan as a Standard MIDI File of format 1: tempo, meters and a marker for each time through on the first track,
+ * the strokes on channel 10 on the second, clicks and count-in on a third where there are any. Places are exact to
+ * the tick; what is said in milliseconds (graces, a limb that leans) is rounded to one.
  */
 export function midiOf(plan: Plan): Uint8Array {
   const form = formOf(plan);

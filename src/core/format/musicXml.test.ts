@@ -50,7 +50,10 @@ describe('read by another’s engraver, every stroke is where it is written', ()
   });
 });
 
-/** What a reader of durations alone makes of it: when notes begin in each voice, and how long each voice lasts, by bar. */
+/**
+ * What a reader of durations alone makes of it: when notes begin in each voice, and how long each voice lasts, by
+ * bar.
+ */
 function byDurations(xml: string): { onsets: number[]; lengths: number[] }[] {
   return xml
     .split('<measure ')

@@ -210,9 +210,10 @@ function tempoXml(groove: Groove): Xml[] {
 }
 
 /**
- * A groove as MusicXML 4.0, once from its first bar to its last: hands in one voice with stems up, feet in another with stems
- * down, each surface an instrument on channel 10. A limb that is not the one that usually plays its surface is named as a technique;
- * what the format has no sign for (lean, techniques, a swing that follows the tempo) is not in it.
+ * A groove as MusicXML 4.0, once from its first bar to its last: hands in one voice with stems up, feet in another
+ * with stems down, each surface an instrument on channel 10. A limb that is not the one that usually plays its
+ * surface is named as a technique; what the format has no sign for (lean, techniques, a swing that follows the tempo)
+ * is not in it.
  */
 export function musicXmlOf(groove: Groove): string {
   const used = SURFACES.filter((surface) =>

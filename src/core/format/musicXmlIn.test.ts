@@ -4,7 +4,8 @@ import { anyGroove } from '../testing/arbitrary';
 import { STARTERS } from '../testing/starters';
 import { strokesInText } from '../testing/strokesInText';
 import { musicXmlOf } from './musicXml';
-import { MOST_XML_CHARACTERS, readMusicXml } from './musicXmlIn';
+import { readMusicXml } from './musicXmlIn';
+import { MOST_XML_CHARACTERS } from './musicXmlTree';
 
 const read = (xml: string) => {
   const answer = readMusicXml(xml);

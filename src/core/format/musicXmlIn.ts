@@ -1,10 +1,9 @@
-import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { cellsFor } from '../groove/place';
 import type { Bar, Groove, Stroke } from '../groove/groove';
 import { LIMBS, SURFACES, usualLimb, type Ornament, type Surface } from '../groove/limbs';
 import { isCompound, parseMeter, type Meter } from '../grid/meter';
 import { FASTEST, MOST_BARS, MOST_TITLE, SLOWEST } from '../limits';
-import { fail, ok, problem, type Result } from '../result';
+import type { Result } from '../result';
 import {
   add,
   div,
@@ -22,79 +21,18 @@ import type { Swing } from '../time/swing';
 import { surfaceWritten } from './drumNotes';
 import { asRead, LeftOut, limbFor, type GrooveRead } from './grooveRead';
 import { NOTE_TYPES, STAFF_PLACES } from './musicXml';
-
-/** A file of a few bars is some kilobytes; a whole piece for orchestra a few megabytes. */
-export const MOST_XML_CHARACTERS = 5_000_000;
-/** Elements within elements. */
-const DEEPEST = 40;
-
-/** An element as the parser gives it: its children under its name, its attributes beside. */
-type Node = Record<string, unknown>;
-const ATTRIBUTES = ':@';
-
-const nameOf = (node: Node): string => Object.keys(node).find((key) => key !== ATTRIBUTES) ?? '';
-const inner = (node: Node | undefined): Node[] => (node ? ((node[nameOf(node)] as Node[] | undefined) ?? []) : []);
-const child = (node: Node | undefined, name: string): Node | undefined =>
-  inner(node).find((one) => nameOf(one) === name);
-const children = (node: Node | undefined, name: string): Node[] => inner(node).filter((one) => nameOf(one) === name);
-const attribute = (node: Node | undefined, name: string): string | undefined =>
-  (node?.[ATTRIBUTES] as Record<string, string> | undefined)?.[name];
-const textOf = (node: Node | undefined): string =>
-  inner(node)
-    .map((one) => String(one['#text'] ?? ''))
-    .join('')
-    .trim();
-const numberOf = (node: Node | undefined): number | undefined => {
-  const text = textOf(node);
-  return /^-?\d{1,9}(\.\d{1,9})?$/.test(text) ? Number(text) : undefined;
-};
-
-const refuse = (code: string, say: string, remedy: string) => fail(problem(code, say, remedy));
-const SAVE_AGAIN = 'Save it once more as MusicXML, not packed.';
-
-/** The score of a file, or why it is none. What defines names of its own, which could stand for anything, is not read. */
-function scoreOf(xml: string): Result<Node> {
-  if (xml.length > MOST_XML_CHARACTERS)
-    return refuse('too-long', 'This file is larger than 5 MB.', 'Save the drum part alone.');
-  if (/<!ENTITY|<!DOCTYPE[^>]*\[/i.test(xml))
-    return refuse('entities', 'This file defines names of its own, and is not read.', SAVE_AGAIN);
-  if (deepest(xml) > DEEPEST || XMLValidator.validate(xml) !== true)
-    return refuse('no-xml', 'This is no XML that can be read.', SAVE_AGAIN);
-  const parser = new XMLParser({
-    preserveOrder: true,
-    ignoreAttributes: false,
-    attributeNamePrefix: '',
-    parseTagValue: false,
-    parseAttributeValue: false,
-    trimValues: true,
-  });
-  let all: Node[];
-  try {
-    all = parser.parse(xml) as Node[];
-  } catch {
-    return refuse('no-xml', 'This is no XML that can be read.', SAVE_AGAIN);
-  }
-  const score = all.find((one) => nameOf(one) === 'score-partwise');
-  if (score) return ok(score);
-  if (all.some((one) => nameOf(one) === 'score-timewise'))
-    return refuse(
-      'timewise',
-      'This score is written measure by measure across its parts.',
-      'Save it as a score by parts.',
-    );
-  return refuse('no-musicxml', 'This is no MusicXML.', SAVE_AGAIN);
-}
-
-/** How deep elements lie, looked at before anything is built of them. */
-function deepest(xml: string): number {
-  let depth = 0;
-  let most = 0;
-  for (const [tag] of xml.matchAll(/<[/?!]?[^>]*>/g)) {
-    if (tag.startsWith('</')) depth--;
-    else if (!tag.endsWith('/>') && !tag.startsWith('<?') && !tag.startsWith('<!')) most = Math.max(most, ++depth);
-  }
-  return most;
-}
+import {
+  attribute,
+  child,
+  children,
+  inner,
+  nameOf,
+  numberOf,
+  refuse,
+  scoreOf,
+  textOf,
+  type Node,
+} from './musicXmlTree';
 
 /** What the instruments of a part are struck on, by their ids: as their notes are common, else by their names. */
 function instrumentsOf(list: Node | undefined, id: string | undefined): Map<string, Surface> {
@@ -239,7 +177,10 @@ class PartReader {
     return (instrument === undefined ? undefined : this.instruments.get(instrument)) ?? surfaceByPlace(note);
   }
 
-  /** Notes that are struck at once, with the graces before them: each goes with the note of its surface, else with the first. */
+  /**
+   * Notes that are struck at once, with the graces before them: each goes with the note of its surface, else with the
+   * first.
+   */
   #struck(notes: readonly Node[], at: WholeNotes, strokes: Stroke[]): void {
     const voice = textOf(child(notes[0], 'voice'));
     const graces = this.#graces.get(voice) ?? [];
@@ -285,9 +226,10 @@ function ornamentOf(notations: Node | undefined, graces: number): Ornament | und
 }
 
 /**
- * A groove from MusicXML: of its first part for unpitched instruments the bars, with limbs as they are named or as they usually
- * play a surface. What is not in the groove is told in words: repeats and endings (the bars stand once), later tempos, notes of a
- * pitch, strokes no limb is free for, places no grid of ours holds, bars beyond what a groove has.
+ * A groove from MusicXML: of its first part for unpitched instruments the bars, with limbs as they are named or as
+ * they usually play a surface. What is not in the groove is told in words: repeats and endings (the bars stand once),
+ * later tempos, notes of a pitch, strokes no limb is free for, places no grid of ours holds, bars beyond what a
+ * groove has.
  */
 export function readMusicXml(xml: string): Result<GrooveRead> {
   const score = scoreOf(xml);

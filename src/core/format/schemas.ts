@@ -25,7 +25,10 @@ const PUBLISHED = {
   'workshop-end': [endShape, 'The last line of a workshop as one file: how many rows there are of each table.'],
 } as const satisfies Record<string, readonly [shape: z.ZodType, about: string]>;
 
-/** The published schemas (JSON Schema, draft 2020-12), by name. What words are trimmed or compared beyond their shape is said by the readers. */
+/**
+ * The published schemas (JSON Schema, draft 2020-12), by name. What words are trimmed or compared beyond their shape
+ * is said by the readers.
+ */
 export const publishedSchemas = (): Record<string, object> =>
   Object.fromEntries(
     Object.entries(PUBLISHED).map(([name, [shape, description]]) => [

@@ -11,7 +11,10 @@ import { lengthOf, strokesOf, type FreeStroke } from './place';
 import { inBars, type Answer } from './transformed';
 import { problem } from '../result';
 
-/** A limb's line in one note value all through the groove, in place of what it played; the grid is divided as it must be. */
+/**
+ * A limb's line in one note value all through the groove, in place of what it played; the grid is divided as it must
+ * be.
+ */
 export function dropValue(groove: Groove, limb: Limb, value: NoteValue): Answer {
   return dropLine(groove, groove.bars, limb, value, 1, `The ${limb} plays ${valuesInWords(value)}.`);
 }

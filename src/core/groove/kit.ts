@@ -24,8 +24,8 @@ export function limbsIn(groove: Groove): Limb[] {
 }
 
 /**
- * Which limb struck a surface, where only that is known: the one that plays it in the groove, nobody can say which where
- * several do, and the one that usually does where none does.
+ * Which limb struck a surface, where only that is known: the one that plays it in the groove, nobody can say which
+ * where several do, and the one that usually does where none does.
  */
 export function limbsBySurface(groove: Groove): (surface: Surface) => Limb | undefined {
   const players = new Map<Surface, Set<Limb>>();

@@ -81,7 +81,10 @@ export function moveLine(groove: Groove, limb: Limb, surface: Surface): Transfor
   return { groove: { ...groove, bars }, say: `The ${limb} plays its line on the ${surface}.` };
 }
 
-/** Accents on the strokes of a limb, or on those of a stretch, by a pattern that repeats over them: true is an accent, the others are taps. */
+/**
+ * Accents on the strokes of a limb, or on those of a stretch, by a pattern that repeats over them: true is an accent,
+ * the others are taps.
+ */
 export function accentPattern(
   groove: Groove,
   limb: Limb,

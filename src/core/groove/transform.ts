@@ -43,7 +43,10 @@ type Stretch = Pick<Region, 'from' | 'to'>;
 const wholeOf = (groove: Groove): Stretch => ({ from: ZERO, to: lengthOf(groove) });
 const isWithin = ({ from, to }: Stretch, at: WholeNotes) => !less(at, from) && less(at, to);
 
-/** Moves the strokes of some limbs later (or, below 0, earlier) by a length, wrapped round the groove, or round a stretch of it. */
+/**
+ * Moves the strokes of some limbs later (or, below 0, earlier) by a length, wrapped round the groove, or round a
+ * stretch of it.
+ */
 export function displace(groove: Groove, shift: WholeNotes, limbs: readonly Limb[], within?: Stretch): Answer {
   const { from, to } = within ?? wholeOf(groove);
   const strokes = strokesOf(groove).map((stroke) =>
@@ -154,7 +157,10 @@ export function stretch(groove: Groove, factor: 2 | '1/2'): Answer {
   );
 }
 
-/** The tempo of the same music in the counts of another meter or reading, exact, so that the way back leads to where it began. */
+/**
+ * The tempo of the same music in the counts of another meter or reading, exact, so that the way back leads to where
+ * it began.
+ */
 function tempoCounted(groove: Groove, meter: Meter, reading: Reading): Result<Bpm> {
   const before = beatOf(groove);
   const after = countsOf(meter, reading)[0]!.length;
@@ -205,7 +211,9 @@ export function readAs(groove: Groove, reading: Reading): Answer {
   });
 }
 
-/** The same notes under another bottom number: 2/4 at 60 is 8/16 at 240. What is heard stays; what is counted changes. */
+/**
+ * The same notes under another bottom number: 2/4 at 60 is 8/16 at 240. What is heard stays; what is counted changes.
+ */
 export function otherBottomNumber(groove: Groove, unit: Meter['unit']): Answer {
   const first = groove.bars[0]!;
   const meters = groove.bars.map(({ meter }) => ({ beats: (meter.beats * unit) / meter.unit, unit }));

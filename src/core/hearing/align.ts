@@ -10,7 +10,10 @@ export interface HeardAt {
 
 /** A whole take is looked for so far to either side of where it should be. */
 const REACH: Ms = 340;
-/** Once found, it is looked for so far from where it was: clocks that differ by 200 parts in a million part by 4 ms in 20 s. */
+/**
+ * Once found, it is looked for so far from where it was: clocks that differ by 200 parts in a million part by 4 ms in
+ * 20 s.
+ */
 const TRACKED: Ms = 25;
 /** What is heard so far from what is written says nothing. */
 const NEAR: Ms = 14;

@@ -17,7 +17,10 @@ export const BAND_WIDTHS = Array.from({ length: BANDS }, (_, band) => NARROW[ban
 const WIDE = [0, 150, 600, 2000, 6000] as const;
 export const WIDE_BANDS = WIDE.length;
 
-/** A second-order Butterworth filter, 12 dB an octave (bilinear transform; Zölzer, DAFX, 2011, ch. 2), and what it remembers. */
+/**
+ * A second-order Butterworth filter, 12 dB an octave (bilinear transform; Zölzer, DAFX, 2011, ch. 2), and what it
+ * remembers.
+ */
 interface Biquad {
   b0: number;
   b1: number;
@@ -138,7 +141,10 @@ export class FilterBank {
     this.bands = [...narrow, ...wide];
   }
 
-  /** Mean square of each hop of `samples` in each band, one hop after the other. Throws a RangeError for a part of a hop. */
+  /**
+   * Mean square of each hop of `samples` in each band, one hop after the other. Throws a RangeError for a part of a
+   * hop.
+   */
   feed(samples: Float32Array): Powers {
     if (samples.length % HOP) throw new RangeError(`Blocks are of whole hops of ${HOP} samples`);
     const hops = samples.length / HOP;

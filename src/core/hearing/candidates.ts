@@ -87,7 +87,10 @@ export function listened(powers: Powers): { novelty: Float32Array; floor: NoiseF
 
 /** Reflections are looked for so long after a stroke. */
 const ECHO_HOPS = 200;
-/** In some band that rose, a stroke must come within so many decibels of the one before, less by the second for each hop. */
+/**
+ * In some band that rose, a stroke must come within so many decibels of the one before, less by the second for each
+ * hop.
+ */
 const ECHO_DB = 9;
 const ECHO_DB_A_HOP = 0.2;
 const ECHO_FREE_HOPS = 20;

@@ -62,7 +62,10 @@ export class ClickEcho {
   /** The share of the clicks that were found again. */
   private share = 0;
 
-  /** `start` are the first samples of the recording, a minute at most; `strokesFrom` is when the first stroke is due, where that is known. */
+  /**
+   * `start` are the first samples of the recording, a minute at most; `strokesFrom` is when the first stroke is due,
+   * where that is known.
+   */
   constructor(
     start: Float32Array,
     private readonly voices: readonly ClickVoice[],
@@ -160,8 +163,9 @@ export class ClickEcho {
   }
 
   /**
-   * Learns what each voice comes back as: the middle of what was heard at its clicks, sample by sample, which strokes on
-   * fewer than half of them do not touch. A voice with too few clicks of its own is what the others say of the room.
+   * Learns what each voice comes back as: the middle of what was heard at its clicks, sample by sample, which strokes
+   * on fewer than half of them do not touch. A voice with too few clicks of its own is what the others say of the
+   * room.
    */
   private learn(start: Float32Array, counted: readonly OneClick[], all: readonly OneClick[]): void {
     const gaps = all.slice(1).map(({ sample }, index) => sample - all[index]!.sample);

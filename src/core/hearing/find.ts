@@ -15,9 +15,9 @@ export interface FindOptions extends HearingOptions {
 }
 
 /**
- * Every stroke in a recording of one channel, in order. With a kit (see `learnKit`) each has its surface, and limbs that
- * strike together are told apart; with what is expected it listens harder there. Throws a RangeError for a sample rate
- * that no recording has. Samples that are no numbers are taken as silence.
+ * Every stroke in a recording of one channel, in order. With a kit (see `learnKit`) each has its surface, and limbs
+ * that strike together are told apart; with what is expected it listens harder there. Throws a RangeError for a
+ * sample rate that no recording has. Samples that are no numbers are taken as silence.
  */
 export function findStrokes(samples: Float32Array, sampleRate: number, options: FindOptions = {}): HeardStroke[] {
   const echo = echoIn(samples, sampleRate, options);

@@ -21,7 +21,10 @@ const SPARE_HOPS = 4500;
 const FLOOR_HOPS = 250;
 /** How much later than written all is played is told from so many strokes of late. */
 const SHIFT_STROKES = 6;
-/** The click is learnt once so much of it came back; where none did, it is looked for again after twice as long, so often. */
+/**
+ * The click is learnt once so much of it came back; where none did, it is looked for again after twice as long, so
+ * often.
+ */
 const CLICK_HOPS = 3500;
 const CLICK_TRIES = 3;
 /** Samples beside a block that are brought to the other rate with it: as many as the filter reaches. */

@@ -34,7 +34,10 @@ export interface Around {
   earlier: readonly (Ringing & { surface: Surface; levelDb: Decibels })[];
 }
 
-/** A surface whose sound can be left out for so little, or that more than so many others outdo, is not looked at further. */
+/**
+ * A surface whose sound can be left out for so little, or that more than so many others outdo, is not looked at
+ * further.
+ */
 const LEAST_LOSS = 0.1;
 const MOST_ACTIVE = 6;
 /** So many surfaces at a candidate are tried earlier and later, where each explains at least so much. */

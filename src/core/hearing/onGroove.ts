@@ -22,7 +22,10 @@ export interface Written extends Expected {
   limb: Limb;
 }
 
-/** A groove as it is played through a recording: the take it would be, with nothing struck yet, and when each stroke is due. */
+/**
+ * A groove as it is played through a recording: the take it would be, with nothing struck yet, and when each stroke
+ * is due.
+ */
 function playedThrough(groove: Groove, bpm: Bpm, lengthMs: Ms): Result<{ take: Take; due: TimedStroke[] }> {
   const take = (rounds: number): Take => ({
     version: 2,
@@ -82,7 +85,10 @@ export function onGroove(
 const [SLOWEST_SHARE, TEMPO_STEP] = [0.5, 1.004];
 /** The strokes a tempo is told by: a small error would lay later ones wrong. */
 const TOLD_BY = 40;
-/** Strokes lie so well on what is written where the tempo is right; where half as well at the one that is set, it is wrong. */
+/**
+ * Strokes lie so well on what is written where the tempo is right; where half as well at the one that is set, it is
+ * wrong.
+ */
 const FITS = 0.55;
 const [CLEARLY, NEARLY] = [0.6, 0.95];
 

@@ -2,7 +2,9 @@ import { HOP } from './bands';
 
 /** The loudest sample is looked for so long after the peak of novelty… */
 const AFTER_MS = 5;
-/** …and the change from so long before it to just behind it: told from the samples alone, not from where a hop begins. */
+/**
+ * …and the change from so long before it to just behind it: told from the samples alone, not from where a hop begins.
+ */
 const BEFORE_LOUDEST = 9 * HOP;
 const BEHIND_LOUDEST = 24;
 /** x[n] − 0.95 x[n−1]: what rises is mostly high, what rings on is mostly low. */
@@ -49,7 +51,10 @@ export function changeNear(samples: Float32Array, hop: number, notBefore = 0): n
   return from + best.at;
 }
 
-/** How much more power there is behind a sample than was some time before it: low drums rise so, hum and rumble do not. */
+/**
+ * How much more power there is behind a sample than was some time before it: low drums rise so, hum and rumble do
+ * not.
+ */
 function rise(samples: Float32Array, at: number): number {
   const power = (from: number) => {
     let sum = 1e-12;

@@ -2,7 +2,10 @@ import { BANDS, HOP, type Powers } from './bands';
 import { MOST_SHIFT, type Template } from './kit';
 import { meanPower } from './slices';
 
-/** A limb that struck at a candidate: what it sounds like there, and how many hops later than the candidate it is taken to be. */
+/**
+ * A limb that struck at a candidate: what it sounds like there, and how many hops later than the candidate it is
+ * taken to be.
+ */
 export interface Timed {
   parts: readonly { template: Template; gain: number }[];
   shift: number;

@@ -42,8 +42,8 @@ const onlySurface = (kit: KnownKit | undefined): Surface | undefined =>
   kit?.surfaces.length === 1 ? kit.surfaces[0]!.surface : undefined;
 
 /**
- * The limbs whose strokes can be heard at all: on one surface those of the hands, unless feet alone play; on a kit those
- * that strike what was learnt; all of them where nothing was.
+ * The limbs whose strokes can be heard at all: on one surface those of the hands, unless feet alone play; on a kit
+ * those that strike what was learnt; all of them where nothing was.
  */
 export function limbsHeard({ task, groove }: Pick<Take, 'task' | 'groove'>, kit: KnownKit | undefined): Limb[] {
   if (!kit?.surfaces.length) return task;
@@ -54,7 +54,10 @@ export function limbsHeard({ task, groove }: Pick<Take, 'task' | 'groove'>, kit:
   return task.filter(strikes);
 }
 
-/** Who struck, by what was struck; on one surface alone, or where no kit was learnt, only a limb that plays alone is known. */
+/**
+ * Who struck, by what was struck; on one surface alone, or where no kit was learnt, only a limb that plays alone is
+ * known.
+ */
 export function whoStruck(
   take: Pick<Take, 'task' | 'groove'>,
   kit: KnownKit | undefined,

@@ -54,7 +54,10 @@ export function daysSpan(now: Date, timeZone: string, days = 1): { from: Date; t
   return { from: new Date(from.getTime()), to: new Date(addDays(from, days).getTime()) };
 }
 
-/** A day and a time of day on the workshop's clock, as an instant. A time the clock leaves out in spring is an hour later. */
+/**
+ * A day and a time of day on the workshop's clock, as an instant. A time the clock leaves out in spring is an hour
+ * later.
+ */
 export function instantOf(day: string, at: string, timeZone: string): Date {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number];
   const [hour, minute] = at.split(':').map(Number) as [number, number];
@@ -88,7 +91,10 @@ export function weekOf(day: string, start: WeekStart, weeks = 0): string {
   return dayOf(new Date(date.getTime() + (7 * weeks - since) * DAY_MS));
 }
 
-/** Days by which a day is moved on so that its week, as it is counted here, is the week from Monday that it falls into. */
+/**
+ * Days by which a day is moved on so that its week, as it is counted here, is the week from Monday that it falls
+ * into.
+ */
 export const daysToMonday = (start: WeekStart): number => (7 - AFTER_MONDAY[start]) % 7;
 
 /** The days a time comes round on, from the first day to the last, both included. */
@@ -100,9 +106,9 @@ export function daysOf({ rule, startsOn, endsOn }: LessonTime, from: string, to:
 }
 
 /**
- * The lessons of a span of time in their order: those of times that come round, but for the days on which they were moved,
- * skipped or held (those stand where they are now), and those that were set by themselves. A time stays at its hour of the
- * workshop's clock over every change of it.
+ * The lessons of a span of time in their order: those of times that come round, but for the days on which they were
+ * moved, skipped or held (those stand where they are now), and those that were set by themselves. A time stays at its
+ * hour of the workshop's clock over every change of it.
  */
 export function agendaOf<T extends LessonTime, L extends DatedLesson>(
   { times, lessons, holidays }: { times: readonly T[]; lessons: readonly L[]; holidays: readonly Holiday[] },

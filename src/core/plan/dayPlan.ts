@@ -19,10 +19,10 @@ const TREAT_SHARE = 0.15;
 const REVIEW_SHARE = 0.4;
 
 /**
- * A practice for the time there is: warm-up, what is due again, what is new, something to enjoy. Never more than the minutes, and where
- * anything is due, at least one review, the one longest due: so nothing that is due is passed over for ever. What is left out by hand
- * stays out. In an order that gives limbs a rest: after a piece comes the one that asks least of what it tired. The same work gives
- * the same plan.
+ * A practice for the time there is: warm-up, what is due again, what is new, something to enjoy. Never more than the
+ * minutes, and where anything is due, at least one review, the one longest due: so nothing that is due is passed over
+ * for ever. What is left out by hand stays out. In an order that gives limbs a rest: after a piece comes the one that
+ * asks least of what it tired. The same work gives the same plan.
  */
 export function planDay(minutes: number, works: readonly Work[], left: readonly string[] = []): DayPlan {
   const of = (...kinds: WorkKind[]) =>
@@ -53,7 +53,10 @@ export function planDay(minutes: number, works: readonly Work[], left: readonly 
 
 const sum = (pieces: readonly Pick<Piece, 'minutes'>[]) => pieces.reduce((all, one) => all + one.minutes, 0);
 
-/** As many of the works as fit, the most wanted first, the minutes that are over handed out one each in turn up to what each can use. */
+/**
+ * As many of the works as fit, the most wanted first, the minutes that are over handed out one each in turn up to
+ * what each can use.
+ */
 function shared(works: readonly Work[], minutes: number, most = MOST_PIECES): Piece[] {
   const chosen: { work: Work; minutes: number }[] = [];
   let over = minutes;
@@ -81,7 +84,10 @@ export const tired = (before: Pick<Piece, 'load'> | undefined, next: Pick<Piece,
     0,
   );
 
-/** One after another, each time the piece that asks least of what the one before it tired; of two alike the more wanted. */
+/**
+ * One after another, each time the piece that asks least of what the one before it tired; of two alike the more
+ * wanted.
+ */
 function inOrder(pieces: readonly Piece[], first: Piece | undefined): Piece[] {
   const left = [...pieces];
   const ordered: Piece[] = [];

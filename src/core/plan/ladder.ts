@@ -63,7 +63,10 @@ function higher(ladder: Ladder, before: Standing): Step {
   return { standing: move(ladder, before, 1), move: 'climbs' };
 }
 
-/** The ladder a groove begins with: from about two thirds of the tempo up to it, a minute a take, two clean ones to climb. */
+/**
+ * The ladder a groove begins with: from about two thirds of the tempo up to it, a minute a take, two clean ones to
+ * climb.
+ */
 export const usualClimb = (goal: Bpm): Climb => ({
   version: 1,
   ladder: {

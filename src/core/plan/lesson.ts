@@ -3,8 +3,8 @@ import { MOST_STEPS } from '../limits';
 import type { Ms } from '../time/units';
 
 /**
- * How a lesson is usually shared out, in parts of the whole: a third for what is new, music at every lesson's end, and time
- * kept for setting homework so that it is not called through the door. A start; every step can be changed.
+ * How a lesson is usually shared out, in parts of the whole: a third for what is new, music at every lesson's end,
+ * and time kept for setting homework so that it is not called through the door. A start; every step can be changed.
  */
 const SHARES: Record<StepKind, number> = { 'warm-up': 4, recall: 7, new: 12, 'to music': 8, homework: 4 };
 
@@ -32,8 +32,8 @@ export const freshStep = (kind: StepKind, minutes: number, opens?: StepOpens): L
 });
 
 /**
- * A plan where there is none yet: a step of each kind, and what is set as homework is heard first, the time for recall shared
- * among it. `minutes` is that of the lesson, at least 10.
+ * A plan where there is none yet: a step of each kind, and what is set as homework is heard first, the time for
+ * recall shared among it. `minutes` is that of the lesson, at least 10.
  */
 export function usualPlan(minutes: number, homework: readonly StepOpens[] = []): LessonPlan {
   // As many as can be heard at two minutes each: the rest is talked about.
@@ -68,7 +68,10 @@ export function planFrom({ steps }: LessonPlan, minutes: number): LessonPlan {
 export const spentMs = ({ steps, on }: LessonPlan, step: number, nowMs: number): Ms =>
   steps[step]!.spentMs + (on?.step === step ? Math.max(0, nowMs - on.sinceMs) : 0);
 
-/** Turns to a step, or to none: the time of the one that was on is kept with it. A clock that was put back takes nothing away. */
+/**
+ * Turns to a step, or to none: the time of the one that was on is kept with it. A clock that was put back takes
+ * nothing away.
+ */
 export function turnTo(plan: LessonPlan, step: number | undefined, nowMs: number): LessonPlan {
   const steps = plan.steps.map((one, index) => ({ ...one, spentMs: Math.round(spentMs(plan, index, nowMs)) }));
   return { version: 1, steps, ...(step !== undefined && { on: { step, sinceMs: Math.round(nowMs) } }) };

@@ -82,9 +82,9 @@ const NAMED = 2;
 const TOLD_APART = 0.8;
 
 /**
- * What comes next for a student, the most telling first: homework that is passed, or too far away; what was lost; the next
- * step of a path; the drill for the weakness that costs most; what the ears are to learn first. What the teacher refused
- * (`refused`, by key) is left out. The same log gives the same.
+ * What comes next for a student, the most telling first: homework that is passed, or too far away; what was lost; the
+ * next step of a path; the drill for the weakness that costs most; what the ears are to learn first. What the teacher
+ * refused (`refused`, by key) is left out. The same log gives the same.
  */
 export function nextSteps(now: StudentNow, refused: ReadonlySet<string> = new Set()): Suggestion[] {
   const all = [
@@ -120,7 +120,10 @@ function ofPath(path: Walked, homework: readonly OpenWork[]): Suggestion[] {
   return [{ key: `path ${path.pathId} ${path.at}`, does: 'path', path: { ...path, grooveId, title, goal } }];
 }
 
-/** The place or the switch that lies off most: a place as strokes of many takes have it, a switch only where no place stands out. */
+/**
+ * The place or the switch that lies off most: a place as strokes of many takes have it, a switch only where no place
+ * stands out.
+ */
 function ofWeakness({ heat, switches, tempo }: StudentNow): Suggestion[] {
   if (tempo === null) return [];
   const bpm = Math.round(tempo);

@@ -60,8 +60,8 @@ const DAY_MS = 86_400_000;
 
 /**
  * The distances grow by FSRS (Ye et al. 2022, "A Stochastic Shortest Path Algorithm for Optimizing Spaced Repetition
- * Scheduling", with the package's own weights), without chance and in whole days. The weights were found with words to be
- * remembered; that they fit hands is an assumption, which is why gaps are held short.
+ * Scheduling", with the package's own weights), without chance and in whole days. The weights were found with words
+ * to be remembered; that they fit hands is an assumption, which is why gaps are held short.
  */
 const SCHEDULER = fsrs({
   enable_fuzz: false,
@@ -84,8 +84,8 @@ const rungsBelow = ({ goal, step }: Pick<Learnt, 'goal' | 'step'>, back: number)
   Math.max(Math.min(SLOWEST, goal), goal - step * back);
 
 /**
- * What the takes of one day say of an item that is asked at a tempo; nothing where none of them was as quick, since slow
- * practice is no failed review.
+ * What the takes of one day say of an item that is asked at a tempo; nothing where none of them was as quick, since
+ * slow practice is no failed review.
  */
 export function recalledOn(tries: readonly Tried[], asked: Bpm): Recalled | undefined {
   const asAsked = tries.filter(({ bpm }) => reaches(bpm, asked));
@@ -98,9 +98,9 @@ export function recalledOn(tries: readonly Tried[], asked: Bpm): Recalled | unde
 }
 
 /**
- * Where an item stands by its takes; nothing while it is not passed. From the day it was passed each later day that asks enough of it
- * is a review: a failed one takes it a rung back and brings it again the next day, a passed one takes it a rung up again or, at
- * the goal, farther away. The same takes give the same.
+ * Where an item stands by its takes; nothing while it is not passed. From the day it was passed each later day that
+ * asks enough of it is a review: a failed one takes it a rung back and brings it again the next day, a passed one
+ * takes it a rung up again or, at the goal, farther away. The same takes give the same.
  */
 export function recallOf(learnt: Learnt): Recall | undefined {
   let clean = 0;

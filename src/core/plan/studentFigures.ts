@@ -23,7 +23,10 @@ const allOf = (takes: readonly TakeOfMany[], kind: TakeFigure['kind']) =>
     sure(figures.filter((one) => one.kind === kind)).map((one) => ({ ...one, tempo })),
   );
 
-/** Each switch of rate over all takes: the mean of what it was in each, so that a long take weighs no more than a short one. */
+/**
+ * Each switch of rate over all takes: the mean of what it was in each, so that a long take weighs no more than a
+ * short one.
+ */
 export const switchesOfMany = (takes: readonly TakeOfMany[]): TakeFigure[] =>
   [...grouped(allOf(takes, 'switch'), ({ of }) => of)].map(([of, all]) => ({
     kind: 'switch',

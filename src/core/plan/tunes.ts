@@ -23,8 +23,8 @@ export interface Fit {
 const NEARLY = 0.9;
 
 /**
- * Whether a tune fits what somebody has reached: its tempo was played clean in one of the grooves that fit it. Nothing where none of
- * them was ever played clean. `reached` has the quickest clean tempo by groove.
+ * Whether a tune fits what somebody has reached: its tempo was played clean in one of the grooves that fit it.
+ * Nothing where none of them was ever played clean. `reached` has the quickest clean tempo by groove.
  */
 export function fitOf({ tempo, grooveIds }: TuneAsked, reached: ReadonlyMap<string, Bpm>): Fit | undefined {
   const played = grooveIds.flatMap((grooveId) => {

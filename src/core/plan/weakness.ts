@@ -51,7 +51,10 @@ export interface Weakness {
   reading?: Reading;
 }
 
-/** How often an exercise for single places is played before the next: long enough to settle, short enough to stay awake. */
+/**
+ * How often an exercise for single places is played before the next: long enough to settle, short enough to stay
+ * awake.
+ */
 const TIMES = 4;
 
 /** The drill for a weakness: its family and parameters chosen, the most particular thing first. */
@@ -106,7 +109,10 @@ function slotsAt(
   return slots.flatMap((slot, index) => (places.some((place) => equal(place, slot)) ? [index] : []));
 }
 
-/** The hand that is not trained keeps time; under a foot both hands are free for it. In 8ths, where the grid of the counts has them. */
+/**
+ * The hand that is not trained keeps time; under a foot both hands are free for it. In 8ths, where the grid of the
+ * counts has them.
+ */
 function ostinatoBeside(limb: Limb | undefined, { meter, parts }: Required<Pick<Weakness, 'meter' | 'parts'>>): string {
   if (limb === 'right hand') return 'left hand quarters, kick quarters';
   return parts % 2 === 0 || meter.endsWith('/8') ? 'hat 8ths' : 'hat quarters';
@@ -145,8 +151,8 @@ function lineToJoin(
 }
 
 /**
- * What a verdict finds weak, in the terms a drill is chosen by; nothing when there was nothing to fix. The figures by place
- * say whose off-beats are worst.
+ * What a verdict finds weak, in the terms a drill is chosen by; nothing when there was nothing to fix. The figures by
+ * place say whose off-beats are worst.
  */
 export function weaknessOf(
   { about, limb, place, practise }: Verdict,

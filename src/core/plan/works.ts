@@ -55,7 +55,10 @@ export interface ToPractise {
   tunes: readonly TuneWork[];
 }
 
-/** What a student could practise today: what is set, due, next on a path, known, and fits. Nothing but what a teacher set, or what was learnt of that. */
+/**
+ * What a student could practise today: what is set, due, next on a path, known, and fits. Nothing but what a teacher
+ * set, or what was learnt of that.
+ */
 export const worksFor = (all: ToPractise): Unloaded[] => [
   ...setWorks(all),
   ...earWorks(all),

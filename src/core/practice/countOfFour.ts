@@ -7,7 +7,10 @@ const EVEN = 0.15;
 /** Before its first stroke it is quiet for so many gaps: it is no part of something that is played. */
 const QUIET_GAPS = 1.6;
 
-/** Whether the last four of some strokes are a count-in: even, at a tempo one counts at, and out of silence. In order of time. */
+/**
+ * Whether the last four of some strokes are a count-in: even, at a tempo one counts at, and out of silence. In order
+ * of time.
+ */
 export function endsInCountOfFour(strokesMs: readonly Ms[]): boolean {
   const last = strokesMs.slice(-5);
   const four = last.slice(-4);

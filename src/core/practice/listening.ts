@@ -5,7 +5,10 @@ import { SUBJECT_OF } from './subjects';
 
 /** How many questions make a sitting. */
 export const SITTING = 10;
-/** Up a rung after so many right answers in a row, down after one that is not: it settles where 71 in 100 are right (Levitt 1971, J. Acoust. Soc. Am. 49). */
+/**
+ * Up a rung after so many right answers in a row, down after one that is not: it settles where 71 in 100 are right
+ * (Levitt 1971, J. Acoust. Soc. Am. 49).
+ */
 const UP_AFTER = 2;
 /** How much more often what was taken for something else comes again, for each time. */
 const AGAIN = 2;
@@ -31,8 +34,8 @@ export function rungAfter(answers: readonly Answered[], from: number): number {
 }
 
 /**
- * The next question of a sitting that begins on a rung. What was missed, and what it was taken for, comes more often than
- * the rest. The same seed and answers give the same question.
+ * The next question of a sitting that begins on a rung. What was missed, and what it was taken for, comes more often
+ * than the rest. The same seed and answers give the same question.
  */
 export function nextQuestion(
   subject: Subject,

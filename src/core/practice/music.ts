@@ -28,7 +28,10 @@ export const NUDGE_MS: Ms = 5;
 export const heardBpm = ({ bpm, speed }: Pick<MusicSettings, 'bpm' | 'speed'>): Bpm =>
   Math.max(SLOWEST, Math.round(bpm * speed * 10) / 1000);
 
-/** How often what lasts `onceMs` goes round under music from its first beat to its end; at least once. `lengthMs` is that of the file. */
+/**
+ * How often what lasts `onceMs` goes round under music from its first beat to its end; at least once. `lengthMs` is
+ * that of the file.
+ */
 export const roundsUnder = (onceMs: Ms, firstBeatMs: Ms, lengthMs: Ms): number =>
   Math.max(1, Math.min(MOST_ROUNDS, Math.floor((lengthMs - firstBeatMs) / onceMs)));
 

@@ -57,9 +57,9 @@ function hitsDrawn({ level, values, meter }: SightPlan, random: () => number) {
 }
 
 /**
- * A short chart as it is typed, the same for the same seed: sections with hits on named counts. Repeats, short hits and bars
- * that are played again come from the second year on, first and second endings and dynamics from the advanced, a sign and the
- * jump to a coda for concert players. `tempo` is in beats of the meter a minute.
+ * A short chart as it is typed, the same for the same seed: sections with hits on named counts. Repeats, short hits
+ * and bars that are played again come from the second year on, first and second endings and dynamics from the
+ * advanced, a sign and the jump to a coda for concert players. `tempo` is in beats of the meter a minute.
  */
 export function sightChart(plan: SightPlan, { tempo, seed }: { tempo: number; seed: number }): string {
   const random = randomFrom(seed);

@@ -10,9 +10,9 @@ import { figuresFor, isFor, type Figure } from './figures';
 const ACCENTS = 0.2;
 
 /**
- * A line for the snare, hands in turn, the same for the same seed. It goes as phrases do: a bar, the same with one count
- * changed, a bar of its own, and one that comes to rest on its last count; so it can be read ahead. Accents come from the
- * advanced on.
+ * A line for the snare, hands in turn, the same for the same seed. It goes as phrases do: a bar, the same with one
+ * count changed, a bar of its own, and one that comes to rest on its last count; so it can be read ahead. Accents
+ * come from the advanced on.
  */
 export function sightLine(
   plan: SightPlan,

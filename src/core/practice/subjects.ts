@@ -20,7 +20,10 @@ import { valuesInWords } from '../time/noteValue';
 import type { Bpm, Ms } from '../time/units';
 import { RATES, type Rate } from '../drill/families/rates';
 
-/** What is asked on a rung: what may be answered, and what sounds when it is that. `vary` from 0 to 1 changes what stays the same. */
+/**
+ * What is asked on a rung: what may be answered, and what sounds when it is that. `vary` from 0 to 1 changes what
+ * stays the same.
+ */
 interface Asking {
   choices: readonly string[];
   sound: (choice: string, vary: number) => Schedule;
@@ -81,7 +84,9 @@ const KICKS = [
 ];
 const SLOTS = slotsOfBar(FOUR, 'numbers', cellsOfDivisions(FOUR, 'numbers', 4));
 
-/** How far before its stroke the grace of a flam sounds: below 12 ms it is one stroke, above 45 two (see `GRACE_MS`). */
+/**
+ * How far before its stroke the grace of a flam sounds: below 12 ms it is one stroke, above 45 two (see `GRACE_MS`).
+ */
 const FLAT: Ms[] = [0, 3, 5, 7, 8];
 const WIDE: Ms[] = [110, 90, 75, 65, 58];
 

@@ -58,7 +58,10 @@ const partials = (random: () => number, count: number, low: number, high: number
     return { hz, sweep: 1, decay: decay * between(random, 0.5, 1.3) * (low / hz) ** 0.3, level: level * random() };
   });
 
-/** A drum: its own pitch and the overtones of a skin (1.59, 2.14, 2.30, 2.65: Rossing, Science of Percussion Instruments, 2000). */
+/**
+ * A drum: its own pitch and the overtones of a skin (1.59, 2.14, 2.30, 2.65: Rossing, Science of Percussion
+ * Instruments, 2000).
+ */
 function skin(random: () => number, hz: number, decay: number, sweep: number, overtones: number): Voice['tones'] {
   return [1, 1.59, 2.14, 2.3, 2.65].map((ratio, index) => ({
     hz: hz * ratio * between(random, 0.98, 1.02),

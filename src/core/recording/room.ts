@@ -1,7 +1,10 @@
 import FFT from 'fft.js';
 import { normal, randomFrom } from '../random';
 
-/** A room that is made up from a seed: none, soft and even, hard walls near by and a long fall, or two walls that face each other. */
+/**
+ * A room that is made up from a seed: none, soft and even, hard walls near by and a long fall, or two walls that face
+ * each other.
+ */
 export const ROOMS = ['none', 'soft', 'hard', 'corridor'] as const;
 export type RoomKind = (typeof ROOMS)[number];
 

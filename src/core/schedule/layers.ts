@@ -4,7 +4,10 @@ import { add, div, frac, mul, less, type WholeNotes } from '../time/fraction';
 import { NOTE_VALUES } from '../time/noteValue';
 import type { TimedLayer } from './timed';
 
-/** All notes of triplet layers over bars that start at `starts`, the last being where the run ends. They run on over bar lines. */
+/**
+ * All notes of triplet layers over bars that start at `starts`, the last being where the run ends. They run on over
+ * bar lines.
+ */
 export function layerNotes(
   bars: readonly Pick<FormBar, 'layers'>[],
   starts: readonly WholeNotes[],

@@ -11,7 +11,10 @@ import type { Schedule, TimedBar, TimedSound } from './timed';
 import { timelineOf, type Timeline } from './timeline';
 import { NUMBER_MS, spokenCount, type CountedWord } from './words';
 
-/** From word to word of a call. Plain speech has four to six syllables a second; the numbers at its end have up to three. */
+/**
+ * From word to word of a call. Plain speech has four to six syllables a second; the numbers at its end have up to
+ * three.
+ */
 export const CALL_WORD_MS: Ms = 180;
 
 /** The count as it is spoken: in whose syllables, and where, as a click plan says it. */

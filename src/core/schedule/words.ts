@@ -48,7 +48,10 @@ export function spokenCount(
   return { words, unspoken };
 }
 
-/** What is said on a place: its slot's own word; between the slots of a grid that is too wide, the & half-way of a count. */
+/**
+ * What is said on a place: its slot's own word; between the slots of a grid that is too wide, the & half-way of a
+ * count.
+ */
 function wordAt({ meter, reading, cells }: ClickedBar, written: WholeNotes, school: School): string {
   const slot = labels(meter, reading, [...cells], school).find(({ at }) => equal(at, written));
   if (slot) return slot.say;

@@ -40,7 +40,10 @@ const BAR_AND = 0.25;
 /** Two alignments this near to each other explain the same. */
 const AMBIGUOUS = 6;
 
-/** Lays what was struck over what was due: as it is, along a drift, displaced as a whole, or bar by bar; whichever costs least. */
+/**
+ * Lays what was struck over what was due: as it is, along a drift, displaced as a whole, or bar by bar; whichever
+ * costs least.
+ */
 export function align(lines: readonly LimbLine[], bars: readonly DueBar[], options: AlignOptions): Alignment {
   const by = (shift: (dueMs: Ms) => Ms) => lines.map((line) => assignHits(line, options, shift));
   const of = (kind: Alignment['kind'], assigned: Assigned[], more: Partial<Alignment> = {}): Alignment => ({

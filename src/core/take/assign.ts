@@ -2,7 +2,9 @@ import { GRACE_MS } from '../schedule/strokes';
 import type { Ms } from '../time/units';
 import { firstFrom } from './sorted';
 
-/** One limb's part of a take, in time order: when its strokes were due, which of them are graces, and when it struck. */
+/**
+ * One limb's part of a take, in time order: when its strokes were due, which of them are graces, and when it struck.
+ */
 export interface LimbLine {
   dueMs: readonly Ms[];
   isGrace: readonly boolean[];
@@ -33,7 +35,10 @@ export const MISSED_COST = -Math.log(0.01);
 /** Two extra hits among a hundred strokes are nobody's fault. */
 const EXTRA_SHARE = 0.02;
 
-/** What it costs that a stroke is this far off: a heavy-tailed density, so that one slip does not pull at its neighbours. */
+/**
+ * What it costs that a stroke is this far off: a heavy-tailed density, so that one slip does not pull at its
+ * neighbours.
+ */
 export const pairCost = (errorMs: Ms, scaleMs: Ms): number => 0.9 + 3.5 * Math.log(1 + (errorMs / scaleMs) ** 2 / 6);
 
 /** What a hit too many costs: a density over the limb's usual gap. */
@@ -138,7 +143,10 @@ const EXTRA = 2;
 /** Times are rounded: what lies right at the edge of a reach is within it. */
 const HAIR: Ms = 1e-9;
 
-/** After each stroke, the fewest and the most hits that may be used up: those before its reach are, those after it are not. */
+/**
+ * After each stroke, the fewest and the most hits that may be used up: those before its reach are, those after it are
+ * not.
+ */
 function band(due: readonly Ms[], reach: readonly Ms[], hitsMs: readonly Ms[]): { from: number[]; to: number[] } {
   const [from, to] = [[0], [0]];
   for (let row = 1, most = 0; row <= due.length; row++) {

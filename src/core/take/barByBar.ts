@@ -14,7 +14,10 @@ const MOST_LAG = 4;
 const SILENT_COST = 4;
 const SKIP_COST = 6;
 
-/** Where a way through the bars stands: what it has cost, how late the last bar was if it was played, and what came before. */
+/**
+ * Where a way through the bars stands: what it has cost, how late the last bar was if it was played, and what came
+ * before.
+ */
 interface PathState {
   cost: number;
   lag?: number;
@@ -28,7 +31,9 @@ export interface Path {
   pathCost: number;
 }
 
-/** The way through the bars that costs least: each played so many bars late or early, left out in silence, or skipped. */
+/**
+ * The way through the bars that costs least: each played so many bars late or early, left out in silence, or skipped.
+ */
 export function barByBar(
   lines: readonly LimbLine[],
   bars: readonly DueBar[],

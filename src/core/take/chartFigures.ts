@@ -29,7 +29,10 @@ export interface TempoSettled {
   /** Both in the beat of the new one. */
   from: Bpm;
   to: Bpm;
-  /** Counts of the new tempo until strokes fall where they belong; undefined where that was not before the next change. */
+  /**
+   * Counts of the new tempo until strokes fall where they belong; undefined where that was not before the next
+   * change.
+   */
   counts?: number;
 }
 
@@ -64,7 +67,10 @@ export function chartFigures(take: Take, judgement: Judgement): ChartFigures | u
   return { hits: hitsOf(take, bars, judgement), tempos: temposOf(take, bars, judgement) };
 }
 
-/** What the bars of a take's groove are called where it plays a chart: by their section, "B, bar 3", as each is first played. */
+/**
+ * What the bars of a take's groove are called where it plays a chart: by their section, "B, bar 3", as each is first
+ * played.
+ */
 export function barsBySection(take: Take): string[] | undefined {
   if (!take.exercises?.some(({ section }) => section !== undefined)) return undefined;
   const { bars } = formOfTake(take);

@@ -6,7 +6,10 @@ import { sdOf } from './statistics';
 /** One way to explain what was heard. */
 export interface Explanation {
   kind: ErrorKind;
-  /** By how much it explains the errors better than a clean player does, less what its freedom costs: a log-likelihood ratio. */
+  /**
+   * By how much it explains the errors better than a clean player does, less what its freedom costs: a log-likelihood
+   * ratio.
+   */
   score: number;
   /** How far off it is, in tolerances; below `LEAST_SIZE` it passes. */
   size: number;
@@ -71,8 +74,8 @@ export function explain(strokes: readonly HeardStroke[]): {
 }
 
 /**
- * Where off-beats are the swung strokes, early is a swing that is too straight and late are off-beats; where they are the
- * second strokes of doubles, they are those.
+ * Where off-beats are the swung strokes, early is a swing that is too straight and late are off-beats; where they are
+ * the second strokes of doubles, they are those.
  */
 function oneNameEach<T extends { candidate: Candidate; explanation: Explanation }>(fitted: T[]): T[] {
   const of = (kind: ErrorKind) => fitted.find(({ candidate }) => candidate.kind === kind);
@@ -121,7 +124,10 @@ function scored(candidate: Candidate, fitted: Fit, clean: Fit): { explanation: E
   };
 }
 
-/** What the freedom of the sizes costs: how much narrower they are known than they were believed (Laplace's approximation). */
+/**
+ * What the freedom of the sizes costs: how much narrower they are known than they were believed (Laplace's
+ * approximation).
+ */
 const freedom = ({ unsure }: Fit): number =>
   unsure.reduce((total, one) => total + Math.min(0, Math.log((Math.sqrt(2 * Math.PI) * one) / WITHIN)), 0);
 

@@ -60,7 +60,10 @@ export function trendOf(placed: readonly Placed[]): { slope: number; at: (dueMs:
   return { slope, at: (dueMs) => meanError + slope * (dueMs - meanDue) };
 }
 
-/** The smallest error that can be heard: max(6 ms, 2.5 % of the gap between strokes); Friberg & Sundberg 1995, JASA 98:5. */
+/**
+ * The smallest error that can be heard: max(6 ms, 2.5 % of the gap between strokes); Friberg & Sundberg 1995, JASA
+ * 98:5.
+ */
 export const smallestAudibleMs = (gapMs: Ms): Ms => Math.max(6, 0.025 * gapMs);
 
 /** A player's level, where it stretches as is usual; or with the factor that a workshop has set for it. */

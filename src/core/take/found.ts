@@ -153,7 +153,10 @@ function heardStrokes(
   });
 }
 
-/** How far before its stroke each grace of a flam came, where both were heard; that one hand is late as a whole is no flam's fault. */
+/**
+ * How far before its stroke each grace of a flam came, where both were heard; that one hand is late as a whole is no
+ * flam's fault.
+ */
 export function flamGaps(strokes: readonly JudgedStroke[], byLimb: Heard['byLimb']): { limb: Limb; gapMs: Ms }[] {
   const late = (limb: Limb) => byLimb.find((one) => one.limb === limb)?.meanErrorMs;
   const flams = strokes.filter(({ stroke }) => stroke.ornament === 'flam');

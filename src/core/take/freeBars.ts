@@ -4,7 +4,10 @@ import type { Schedule, TimedBar, TimedStroke } from '../schedule/timed';
 import { valueMs } from '../time/tempoMap';
 import type { Ms } from '../time/units';
 
-/** A hit this far from a stroke that is written belongs to it: a quarter of a count, so that 8ths beside it are left alone. */
+/**
+ * A hit this far from a stroke that is written belongs to it: a quarter of a count, so that 8ths beside it are left
+ * alone.
+ */
 const REACH_COUNTS = 1 / 4;
 /** Where counts go by fast, this far. */
 const LEAST_REACH_MS: Ms = 80;
@@ -14,8 +17,8 @@ const barAt = (bars: readonly TimedBar[], ms: Ms): TimedBar | undefined =>
   bars.findLast(({ startMs }) => startMs <= ms);
 
 /**
- * A take without what was struck in bars that are the player's own, away from what is written there: time is kept as one likes in
- * them, and only the hits are asked for. The same take where there are no such bars.
+ * A take without what was struck in bars that are the player's own, away from what is written there: time is kept as
+ * one likes in them, and only the hits are asked for. The same take where there are no such bars.
  */
 export function withoutFreeHits(take: Take, form: Form, { bars, sounds }: Pick<Schedule, 'bars' | 'sounds'>): Take {
   if (!form.bars.some(({ isFree }) => isFree)) return take;

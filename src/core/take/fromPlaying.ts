@@ -26,7 +26,10 @@ export interface Doubt {
   bar: number;
   limb: Limb;
   at: WholeNotes;
-  /** Where another grid of its count, which explains what was played nearly as well, would have it; else it was struck in some of the rounds only. */
+  /**
+   * Where another grid of its count, which explains what was played nearly as well, would have it; else it was struck
+   * in some of the rounds only.
+   */
   or?: WholeNotes;
   /** How many rounds of how many it was struck in. */
   rounds: number;
@@ -42,7 +45,10 @@ export interface FromPlaying {
   /** How they were played, where the groove is set otherwise: straight or swung. The groove is left as it is set. */
   feel?: Swing | 'straight';
   doubts: Doubt[];
-  /** Counts, by bar and number, whose grid could not hold what was played beside what stood there: nothing was laid there. */
+  /**
+   * Counts, by bar and number, whose grid could not hold what was played beside what stood there: nothing was laid
+   * there.
+   */
   kept: { bar: number; count: number }[];
 }
 
@@ -151,7 +157,10 @@ const isOfCount = (at: WholeNotes, counts: readonly RunCount[], bar: number, num
   return compare(at, count.at) >= 0 && compare(at, add(count.at, count.length)) < 0;
 };
 
-/** The feel that was played, where it is known and is another than that of the groove; a longer or shorter swing is the same. */
+/**
+ * The feel that was played, where it is known and is another than that of the groove; a longer or shorter swing is
+ * the same.
+ */
 function otherFeel({ swing }: Groove, { isFeelKnown, value, ratio }: Reading): FromPlaying['feel'] {
   if (!isFeelKnown || (ratio ? swing?.value === value : !swing)) return undefined;
   return ratio ? { value, ratio } : 'straight';
@@ -184,7 +193,10 @@ function holding(
 /** How much louder or softer than the limb's own middle an accent or a ghost is: about 6 dB either way. */
 const APART = 2;
 
-/** Heights of what was struck, from how loud it was against the other strokes of its limb; taps where that is not known. */
+/**
+ * Heights of what was struck, from how loud it was against the other strokes of its limb; taps where that is not
+ * known.
+ */
 function heightsOf(struck: readonly { limb: Limb; loud: number[] }[]): (one: { limb: Limb; loud: number[] }) => Height {
   const middle = new Map(
     LIMBS.map((limb) => [limb, median(struck.filter((one) => one.limb === limb).flatMap(({ loud }) => loud))]),

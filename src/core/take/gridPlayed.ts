@@ -8,7 +8,10 @@ import { offBeat, type Swing } from '../time/swing';
 import { valueMs } from '../time/tempoMap';
 import type { Ms } from '../time/units';
 
-/** Divisions of a count that are looked for, and what each costs: a finer grid has to explain what a plainer one cannot. */
+/**
+ * Divisions of a count that are looked for, and what each costs: a finer grid has to explain what a plainer one
+ * cannot.
+ */
 const GRIDS: [parts: number, cost: number][] = [
   [1, 0],
   [2, 1],
@@ -20,10 +23,15 @@ const GRIDS: [parts: number, cost: number][] = [
 const RATIOS = ['4/3', '3/2', '5/3', '2', '5/2'];
 /** What it costs to call a groove swung, against writing every place out. */
 const SWING_COST = 4;
-/** A groove is called swung from the off-beats of this many counts on; nearer a count than this share of it is on it. */
+/**
+ * A groove is called swung from the off-beats of this many counts on; nearer a count than this share of it is on it.
+ */
 const LEAST_OFF_BEATS = 2;
 const ON_COUNT = 0.2;
-/** A stroke farther from its slot than this many spreads is a slip: it weighs by how far, not by the square of it (Huber). */
+/**
+ * A stroke farther from its slot than this many spreads is a slip: it weighs by how far, not by the square of it
+ * (Huber).
+ */
 const SLIP = 3;
 /** Two grids that explain what was played this nearly alike are a question. */
 const CLOSE = 2;

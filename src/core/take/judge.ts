@@ -77,11 +77,12 @@ interface LineDue extends LimbLine {
 
 /**
  * Judges a take: what was struck is laid over what was due (as it is, along a drift, displaced as a whole, or bar by
- * bar), each limb is matched by itself, then the figures are drawn up for all, by limb and by place, and the explanation
- * that explains most is named. Hits that name no limb are matched with the moments at which anything was due; of strokes
- * that fall together one hit tells of one, and the others are not judgeable. Strokes due after playing stopped are left
- * out, and with `bars` all but those of these bars of the run. Grace notes are matched, so that they are not called
- * extra, but neither missed nor averaged. The same take gives the same judgement. docs/judging.md has the method.
+ * bar), each limb is matched by itself, then the figures are drawn up for all, by limb and by place, and the
+ * explanation that explains most is named. Hits that name no limb are matched with the moments at which anything was
+ * due; of strokes that fall together one hit tells of one, and the others are not judgeable. Strokes due after
+ * playing stopped are left out, and with `bars` all but those of these bars of the run. Grace notes are matched, so
+ * that they are not called extra, but neither missed nor averaged. The same take gives the same judgement.
+ * docs/judging.md has the method.
  */
 export function judge(played: Take, tolerance: Tolerance, bars: BarWindow = { from: 0, to: Infinity }): Judgement {
   const form = formOfTake(played);
@@ -212,10 +213,16 @@ function linesOf(take: Take, task: readonly Limb[], due: readonly TimedStroke[])
   );
 }
 
-/** Strokes nearer than this make one sound to an input that hears no limbs: two onsets within 20 ms are not told apart. */
+/**
+ * Strokes nearer than this make one sound to an input that hears no limbs: two onsets within 20 ms are not told
+ * apart.
+ */
 const TOGETHER_MS: Ms = 20;
 
-/** Strokes that fall together with one that was looked for, where the hits name no limbs: heard as one, they cannot be judged apart. */
+/**
+ * Strokes that fall together with one that was looked for, where the hits name no limbs: heard as one, they cannot be
+ * judged apart.
+ */
 function fallenTogether(judged: readonly JudgedStroke[], due: readonly TimedStroke[]): JudgedStroke[] {
   const seen = new Set(judged.map(({ stroke }) => stroke));
   return due

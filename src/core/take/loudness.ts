@@ -19,15 +19,18 @@ export interface LoudStroke {
 export const inDb = (loudness: number | undefined): number | undefined =>
   loudness !== undefined && loudness > 0 ? 20 * Math.log10(loudness) : undefined;
 
-/** Accents and the strokes between them are at least this far apart when they are told apart easily (a step of height is about 7 dB). */
+/**
+ * Accents and the strokes between them are at least this far apart when they are told apart easily (a step of height
+ * is about 7 dB).
+ */
 const APART_DB = 6;
 const LEAST_OF_EACH = 4;
 /** Loudness of one height varies by this much in anybody's playing. */
 const LOUDNESS_DB = 1;
 
 /**
- * How far strokes of one height may differ (standard deviation). A difference of 1 dB can just be heard in a still room;
- * from about 3 dB on a line of equal strokes sounds bumpy, and beginners are allowed more.
+ * How far strokes of one height may differ (standard deviation). A difference of 1 dB can just be heard in a still
+ * room; from about 3 dB on a line of equal strokes sounds bumpy, and beginners are allowed more.
  */
 export const WANDERS_DB: Record<Level, number> = { 'first year': 5, 'second year': 4, advanced: 3.5, concert: 3 };
 const LEAST_TO_WANDER = 8;
@@ -74,7 +77,10 @@ function accentsFlat(strokes: readonly LoudStroke[]): StrokesFault | undefined {
   };
 }
 
-/** Strokes of the same height and surface that differ in loudness by more than passes: how much likelier than that they do not. */
+/**
+ * Strokes of the same height and surface that differ in loudness by more than passes: how much likelier than that
+ * they do not.
+ */
 function wanders(strokes: readonly LoudStroke[], level: Level, limbs: number): StrokesFault | undefined {
   const apart = apartFromTheirOwn(strokes);
   if (apart.length < LEAST_TO_WANDER) return undefined;

@@ -17,7 +17,10 @@ export interface MatchOptions {
   longestGapMs?: Ms;
 }
 
-/** A hit belongs to a stroke when it is no further from it than this share of the gap to the stroke's nearer neighbour. */
+/**
+ * A hit belongs to a stroke when it is no further from it than this share of the gap to the stroke's nearer
+ * neighbour.
+ */
 export const REACH = 0.4;
 
 /**
@@ -30,7 +33,10 @@ const FOLLOW_RATE = FOLLOW ** 2 / (2 - FOLLOW);
 /** A player further than this from the click's tempo is not playing to it; the drift goes no faster. */
 const FASTEST_DRIFT = 0.05;
 
-/** Only drift beyond this share of the gap moves the window: playing that stays near the click is matched as it stands. */
+/**
+ * Only drift beyond this share of the gap moves the window: playing that stays near the click is matched as it
+ * stands.
+ */
 const SETTLED = 0.15;
 
 /** The gap of a stroke that stands alone in its line. */

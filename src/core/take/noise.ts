@@ -40,8 +40,8 @@ export interface Fit {
 }
 
 /**
- * Fits columns to the errors by weighted least squares, the spread and the tie of each limb with them. `uneven` are limbs
- * that may be more uneven than is called clean.
+ * Fits columns to the errors by weighted least squares, the spread and the tie of each limb with them. `uneven` are
+ * limbs that may be more uneven than is called clean.
  */
 export function fit(
   { of: errors, lines }: Errors,
@@ -85,7 +85,10 @@ function takeOff(rest: Float64Array, column: Float64Array, size: number): void {
   for (let stroke = 0; stroke < rest.length; stroke++) rest[stroke]! -= size * column[stroke]!;
 }
 
-/** A stroke's value with what hangs on the one before it taken off, on the scale of a stroke that stands alone: `by` is 1 / √(1 − tie²). */
+/**
+ * A stroke's value with what hangs on the one before it taken off, on the scale of a stroke that stands alone: `by`
+ * is 1 / √(1 − tie²).
+ */
 function apart(values: Float64Array, line: Int32Array, place: number, tie: number, by: number): number {
   const here = values[line[place]!]!;
   return place ? (here - tie * values[line[place - 1]!]!) * by : here;

@@ -12,9 +12,9 @@ const OF_MIDDLE_HALF = 0.7413;
 const OF_MEDIAN = 1.2533;
 
 /**
- * What a device adds to the time of a stroke, by strokes that were played along to a click: the middle of how much later
- * than its click each came, with the half-width of its 95 % interval. What the player is late by is in it as well:
- * nobody can tell the two apart. A stroke belongs to the click it is nearest to, once.
+ * What a device adds to the time of a stroke, by strokes that were played along to a click: the middle of how much
+ * later than its click each came, with the half-width of its 95 % interval. What the player is late by is in it as
+ * well: nobody can tell the two apart. A stroke belongs to the click it is nearest to, once.
  */
 export function playedAlong(strokesMs: readonly Ms[], clicksMs: readonly Ms[]): Result<Delay> {
   const gap = Math.min(...clicksMs.slice(1).map((ms, index) => ms - clicksMs[index]!));

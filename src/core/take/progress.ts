@@ -28,7 +28,10 @@ export interface Change {
   size: number;
 }
 
-/** Smaller than this a change is nobody's to hear, in the figure's own unit; half of it between the intervals counts as one step. */
+/**
+ * Smaller than this a change is nobody's to hear, in the figure's own unit; half of it between the intervals counts
+ * as one step.
+ */
 const STEP: Record<Change['kind'], number> = {
   place: 6,
   limb: 6,
@@ -74,7 +77,10 @@ function between(kind: Change['kind'], { value, low, high }: Estimate, meant?: n
   return { at, low: isWithin ? 0 : Math.min(from, to), high: Math.max(from, to) };
 }
 
-/** What went from one take to a later one, the largest first: only where the intervals part and somebody could hear it. */
+/**
+ * What went from one take to a later one, the largest first: only where the intervals part and somebody could hear
+ * it.
+ */
 export function changesSince(now: Compared, before: Compared): Change[] {
   const figures = now.figures.flatMap((one): Change[] => {
     const other = before.figures.find(({ kind, of }) => kind === one.kind && of === one.of);

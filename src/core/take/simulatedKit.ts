@@ -56,7 +56,10 @@ export interface Playing {
   wanderDb?: number;
 }
 
-/** A well played stroke of each height, in decibels under the loudest that an input can tell, and how much that varies. */
+/**
+ * A well played stroke of each height, in decibels under the loudest that an input can tell, and how much that
+ * varies.
+ */
 const LOUD_DB: Record<Height, number> = { accent: -3, tap: -11, ghost: -20 };
 const STEADY_DB = 1;
 /** Where no other bar is left out, this one of every eight is. */

@@ -13,7 +13,10 @@ export function sdOf(values: readonly number[]): number {
 export const medianOf = (values: readonly number[]): number =>
   values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
-/** A figure with how many it rests on and the interval in which it lies with 95 in 100; null where they are too few to say. */
+/**
+ * A figure with how many it rests on and the interval in which it lies with 95 in 100; null where they are too few to
+ * say.
+ */
 export interface Estimate {
   n: number;
   value: number | null;
@@ -54,8 +57,8 @@ export function meanKnown(n: number, mean: number | null, sd: number | null, tie
 }
 
 /**
- * A mean and its interval by Student's t. Values that follow one another go together, so that they tell less than as many
- * that do not: the interval is widened by how far each goes with the one before.
+ * A mean and its interval by Student's t. Values that follow one another go together, so that they tell less than as
+ * many that do not: the interval is widened by how far each goes with the one before.
  */
 export function estimatedMean(values: readonly number[]): Estimate {
   const n = values.length;

@@ -7,7 +7,9 @@ import { format, toNumber, type WholeNotes } from '../time/fraction';
 import type { Ms } from '../time/units';
 import { grouped } from './grouped';
 
-/** What is known of a stroke beside when it is due: from its bar's own beginning and end, at whatever tempo that goes. */
+/**
+ * What is known of a stroke beside when it is due: from its bar's own beginning and end, at whatever tempo that goes.
+ */
 export interface StrokeFacts {
   /** How long its slot lasts. */
   slotMs: (stroke: TimedStroke) => Ms;
@@ -67,7 +69,10 @@ export function perQuarter({ barInRun, written }: TimedStroke, form: Form): numb
   return ((parts / counts) * bar.meter.unit) / 4;
 }
 
-/** By when strokes are due, the last change of the division before them; nothing before the first change. In time order. */
+/**
+ * By when strokes are due, the last change of the division before them; nothing before the first change. In time
+ * order.
+ */
 export function switchesOf(strokes: readonly TimedStroke[], form: Form): Map<Ms, SinceSwitch> {
   const since = new Map<Ms, SinceSwitch>();
   let division: number | undefined;

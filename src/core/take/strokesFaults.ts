@@ -6,7 +6,10 @@ import { extraCost, MISSED_COST, pairCost } from './assign';
 import { firstFrom } from './sorted';
 import { medianOf, sdOf } from './statistics';
 
-/** What is wrong with which strokes were struck, how they were ornamented or how loud they were; on one scale with `explain`. */
+/**
+ * What is wrong with which strokes were struck, how they were ornamented or how loud they were; on one scale with
+ * `explain`.
+ */
 export interface StrokesFault {
   kind: 'missed' | 'bars left out' | 'extra' | 'displaced' | 'flam' | 'accents' | 'loudness' | 'doubles';
   score: number;
@@ -26,7 +29,10 @@ export interface DueStroke {
   hitMs?: Ms;
 }
 
-/** A player who plays well leaves out a stroke or two in a hundred; 6 in a hundred of a limb's own are a fault, and two at the least. */
+/**
+ * A player who plays well leaves out a stroke or two in a hundred; 6 in a hundred of a limb's own are a fault, and
+ * two at the least.
+ */
 const MISSED_SHARE = 0.01;
 const MISSED_FAULT = 0.06;
 /** Two extra hits among a hundred strokes are nobody's fault; from 4 on they are. */
@@ -128,7 +134,10 @@ const FAR_OFF = 3;
 const FIT_STROKES = 2;
 const FIT_SHARE = 0.6;
 
-/** A limb that played its figure some slots early or late for a bar: explained better so than as strokes left out and extra. */
+/**
+ * A limb that played its figure some slots early or late for a bar: explained better so than as strokes left out and
+ * extra.
+ */
 export function displacedBars(
   strokes: readonly DueStroke[],
   extra: readonly { limb?: Limb; ms: Ms }[],

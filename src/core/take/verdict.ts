@@ -181,7 +181,9 @@ function clean({ take, figures, toleranceMs }: Evidence): Verdict {
 /** The plan a click thins to, by the kind it has now; from the thinnest there is no way on. */
 const THINNER: Partial<Record<ClickPlan['kind'], ClickPlanName>> = { slots: '8ths', value: 'counts', every: '2 and 4' };
 
-/** The way back up: first the limbs that were left out, then the tempo it is practised towards, then a thinner click. */
+/**
+ * The way back up: first the limbs that were left out, then the tempo it is practised towards, then a thinner click.
+ */
 function nextStep(take: Take): Practice {
   const all = limbsIn(take.groove);
   const bpm = lastBpm(take);

@@ -62,7 +62,10 @@ export const anyPlan = (options?: { ornaments?: boolean }): fc.Arbitrary<Plan> =
     })
     .map((some): Plan => ({ click: { kind: 'every', counts: '1', from: '0' }, ...some }));
 
-/** One bar of 4/4 in even parts, strokes of one limb on the slots where the text has a letter: A accent, t tap, g ghost. */
+/**
+ * One bar of 4/4 in even parts, strokes of one limb on the slots where the text has a letter: A accent, t tap, g
+ * ghost.
+ */
 export function oneLine(text: string, limb: Stroke['limb'] = 'right hand', tempo = 60, inMeter = '4/4'): Groove {
   const letters = [...text.replaceAll(' ', '')];
   const meter = meterOf(inMeter);

@@ -102,7 +102,10 @@ export interface RecordedTake {
   expected: { ms: Ms; surface: Surface; height: Height; isPlayed: boolean }[];
 }
 
-/** The take as a microphone hears it. `bandsOf` gives the powers by which a stroke is called audible, from some samples on. */
+/**
+ * The take as a microphone hears it. `bandsOf` gives the powers by which a stroke is called audible, from some
+ * samples on.
+ */
 export function recordedTake(
   written: readonly WrittenStroke[],
   setting: Setting,

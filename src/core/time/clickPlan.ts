@@ -6,7 +6,9 @@ import { NOTE_VALUES, valuesInWords, type NoteValue } from './noteValue';
 const FINEST = 96;
 const MOST_COUNTS = 1024;
 
-/** A number of counts whose sums stay exact: no more counts, and no finer parts of one, than anybody sets a click to. */
+/**
+ * A number of counts whose sums stay exact: no more counts, and no finer parts of one, than anybody sets a click to.
+ */
 const countsFrom = (least: number, say: string) =>
   z
     .string()

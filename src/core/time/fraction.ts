@@ -98,7 +98,10 @@ export function exact(text: string): Fraction {
   return value;
 }
 
-/** Decimals are read in these parts: thousandths, and the thirds and sixteenths that a tempo comes to when it is counted otherwise. */
+/**
+ * Decimals are read in these parts: thousandths, and the thirds and sixteenths that a tempo comes to when it is
+ * counted otherwise.
+ */
 const DECIMAL_PARTS = 12_000;
 
 /** A decimal (97.5, 33.333…) as the exact fraction it stands for, to three places. */

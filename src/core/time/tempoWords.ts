@@ -1,7 +1,10 @@
 import type { Bpm, Ms } from './units';
 import { FASTEST, SLOWEST } from '../limits';
 
-/** The Italian words for tempos, each up to its beats a minute, as most metronomes print them; they overlap in practice. */
+/**
+ * The Italian words for tempos, each up to its beats a minute, as most metronomes print them; they overlap in
+ * practice.
+ */
 const WORDS: [upTo: Bpm, word: string][] = [
   [40, 'grave'],
   [60, 'largo'],

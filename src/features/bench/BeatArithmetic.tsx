@@ -44,7 +44,10 @@ interface BeatArithmeticProps {
 
 const ONE = frac(1);
 
-/** What a teacher works out by hand: note values at this tempo, when a cell comes round, this note = that note, the plain metronome. */
+/**
+ * What a teacher works out by hand: note values at this tempo, when a cell comes round, this note = that note, the
+ * plain metronome.
+ */
 export const BeatArithmetic = memo(function BeatArithmetic({
   groove,
   bar,

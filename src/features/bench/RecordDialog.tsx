@@ -37,7 +37,9 @@ interface RecordDialogProps {
 
 const ROUNDS = [1, 2, 4, 8];
 
-/** Plays a groove in: to the click, by keys or pads, over all bars or one; what was heard is shown before it is taken. */
+/**
+ * Plays a groove in: to the click, by keys or pads, over all bars or one; what was heard is shown before it is taken.
+ */
 export function RecordDialog({ groove, bar, school, onTake, onClose }: RecordDialogProps) {
   const [rounds, setRounds] = useState(4);
   const [over, setOver] = useState<'all' | 'bar'>(groove.bars.length > 1 ? 'bar' : 'all');

@@ -15,8 +15,8 @@ interface SayItProps {
 }
 
 /**
- * The line where a groove is typed the way it is said aloud. The strip shows it pale while it is typed, and it is said back
- * in plain words; what is not understood places nothing.
+ * The line where a groove is typed the way it is said aloud. The strip shows it pale while it is typed, and it is
+ * said back in plain words; what is not understood places nothing.
  */
 export const SayIt = memo(function SayIt({ text, answer, onText, onPlace, onRemedy }: SayItProps) {
   const problems = answer.ok ? [] : answer.problems;

@@ -93,7 +93,10 @@ const anchorFor = ({ anchor, cursor }: BenchState, extend?: boolean): Place | un
 const slotsIn = ({ groove }: BenchState, bar: number) =>
   slotsOfBar(groove.bars[bar]!.meter, groove.reading, groove.bars[bar]!.cells);
 
-/** After a change of grid the cursor stands on the slot at or before its place; a selection that has lost its slots is over. */
+/**
+ * After a change of grid the cursor stands on the slot at or before its place; a selection that has lost its slots is
+ * over.
+ */
 function onGrid(state: BenchState): BenchState {
   const bar = Math.min(state.cursor.bar, state.groove.bars.length - 1);
   const at = slotsIn(state, bar).findLast((slot) => !less(state.cursor.at, slot.at))?.at ?? ZERO;

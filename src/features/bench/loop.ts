@@ -140,7 +140,10 @@ export function limbByLimb(groove: Groove): Loop {
 
 const msOf = (groove: Groove, at: WholeNotes): Ms => valueMs(at, { bpm: groove.tempo, beat: beatOf(groove) });
 
-/** Where a moment of a loop is: its side, bar and place in the bar. `from` is the segment to look from, for frame after frame. */
+/**
+ * Where a moment of a loop is: its side, bar and place in the bar. `from` is the segment to look from, for frame
+ * after frame.
+ */
 export function segmentAt(
   { segments }: Loop,
   ms: Ms,

@@ -64,7 +64,10 @@ export interface TransformKind {
   name: string;
   group: 'Move' | 'Rate' | 'Feel' | 'Limbs' | 'Accents' | 'Counting';
   uses: Choice[];
-  /** What it can do to a selection: to its lanes, to all limbs for as long as it lasts, or in a way of its own. Else only the whole groove. */
+  /**
+   * What it can do to a selection: to its lanes, to all limbs for as long as it lasts, or in a way of its own. Else
+   * only the whole groove.
+   */
   selected?: 'lanes' | 'stretch' | 'itself';
   make: (groove: Groove, choices: Choices, cursor: Place, within?: Region) => Answer | Transformed;
 }

@@ -45,7 +45,10 @@ const announcing = (placeOf: (id: UniqueIdentifier) => number): Announcements =>
   onDragCancel: () => 'Left where it was.',
 });
 
-/** The exercises of a drill, as many as are in sight: heard, left out, and put in another order by dragging or by keys. */
+/**
+ * The exercises of a drill, as many as are in sight: heard, left out, and put in another order by dragging or by
+ * keys.
+ */
 export function ExerciseList({ exercises, school, onOrder, onBench }: ExerciseListProps) {
   const ear = useHearExercise();
   const { stop } = ear;

@@ -33,7 +33,10 @@ interface ExerciseRowProps {
   onBench: (exercise: Exercise) => void;
 }
 
-/** An exercise with its number, its strip, how hard it is and why. Its handle is dragged, or moved by Alt and the arrows. */
+/**
+ * An exercise with its number, its strip, how hard it is and why. Its handle is dragged, or moved by Alt and the
+ * arrows.
+ */
 export const ExerciseRow = memo(function ExerciseRow({
   exercise,
   place,

@@ -8,7 +8,10 @@ import type { Groove } from '@/core/groove/groove';
 import { drillFor, type Weakness } from '@/core/plan/weakness';
 import { takesGroove } from './parameters';
 
-/** A rule that is not one of those that ship: its tags, and whether the workshop keeps it already or it is from a file. */
+/**
+ * A rule that is not one of those that ship: its tags, and whether the workshop keeps it already or it is from a
+ * file.
+ */
 export interface OwnRule {
   tags: readonly string[];
   isKept: boolean;

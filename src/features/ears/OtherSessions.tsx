@@ -15,7 +15,10 @@ interface OtherSessionsProps {
   onUse: (ears: Ears) => void;
 }
 
-/** What was learnt on this person's devices in other sessions: where a browser has forgotten, it need not be learnt again. */
+/**
+ * What was learnt on this person's devices in other sessions: where a browser has forgotten, it need not be learnt
+ * again.
+ */
 export function OtherSessions({ kept, clock, onUse }: OtherSessionsProps) {
   return (
     <Box component="section" aria-label="From other sessions">

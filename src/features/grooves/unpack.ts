@@ -16,8 +16,8 @@ const ending = (name: string): string => /\.[a-z0-9]+$/i.exec(name)?.[0].toLower
 const plain = (name: string): string => name.split(/[/\\]/).at(-1) ?? name;
 
 /**
- * What is in a packed file, as far as it can be read: of a compressed score its score, of an archive its grooves. Files that say
- * they are larger than may be are not unpacked, and no more is unpacked of one than it said.
+ * What is in a packed file, as far as it can be read: of a compressed score its score, of an archive its grooves.
+ * Files that say they are larger than may be are not unpacked, and no more is unpacked of one than it said.
  */
 function unpacked(bytes: Uint8Array, isWanted: (name: string) => boolean): Unzipped {
   let files = 0;

@@ -20,7 +20,10 @@ interface HandoutProps {
 
 const noChange = () => () => {};
 
-/** What a student takes home: staves with counts and sticking, tempos to tick, the teacher's words, on one or more sheets. */
+/**
+ * What a student takes home: staves with counts and sticking, tempos to tick, the teacher's words, on one or more
+ * sheets.
+ */
 export function Handout({ content, options, hasPdf, origin: given }: HandoutProps) {
   const here = useSyncExternalStore(
     noChange,

@@ -10,7 +10,10 @@ import { drillFactsOf, drillInWords, factsOf, grooveInWords } from '@/ui/words/g
 import { setInWords } from '@/ui/words/homework';
 import type { HandoutPiece } from './piece';
 
-/** A groove, drill or chart as it stands on a handout for somebody's kit, as it is set for them; undefined where it cannot be read. */
+/**
+ * A groove, drill or chart as it stands on a handout for somebody's kit, as it is set for them; undefined where it
+ * cannot be read.
+ */
 export function pieceOf(stored: StoredGroove, setup: Setup, set?: Assignment): HandoutPiece | undefined {
   if ('unreadable' in stored.content) return undefined;
   const { drill, chart, groove } = stored.content;
@@ -39,7 +42,10 @@ function factsIn({ content }: StoredGroove, groove: HandoutPiece['groove']): str
   return `${facts} · ${tempoInWords(groove.tempo)} bpm`;
 }
 
-/** The tempos of the ladder that is set, else of the drill's own or of the usual one up to its tempo; a chart has its own. */
+/**
+ * The tempos of the ladder that is set, else of the drill's own or of the usual one up to its tempo; a chart has its
+ * own.
+ */
 function temposOf({ content }: StoredGroove, set: Assignment | undefined): Bpm[] {
   if ('unreadable' in content || (content.chart && !set)) return [];
   if (set && set.ladder_start !== null && set.ladder_step !== null)

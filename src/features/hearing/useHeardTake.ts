@@ -16,7 +16,9 @@ interface Asked {
   sound: () => Promise<Pick<TakeSound, 'samples' | 'sampleRate'> | undefined> | undefined;
 }
 
-/** What was heard as a take of the groove it was laid on, and its sound; with the groove known it is heard once more. */
+/**
+ * What was heard as a take of the groove it was laid on, and its sound; with the groove known it is heard once more.
+ */
 export function useHeardTake({ heard, from, laid, hearAgain, sound }: Asked) {
   const written = laid?.ok ? laid.value : undefined;
   // It then listens harder where strokes are written: that takes a moment more. A MIDI file says all at once.

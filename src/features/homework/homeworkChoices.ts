@@ -7,7 +7,10 @@ import { DRILL, EAR, TUNE } from './shapes';
 /** The tempo that stands with what is only listened to: a column that wants one. */
 const ANY_TEMPO = 80;
 
-/** All that can be set: the shelf's grooves, the charts, what is read at sight, the drills, the tunes that a groove fits, and what is listened to. */
+/**
+ * All that can be set: the shelf's grooves, the charts, what is read at sight, the drills, the tunes that a groove
+ * fits, and what is listened to.
+ */
 export function homeworkChoices(
   grooves: readonly { id: string; title: string; tempo: number; archived: boolean }[],
   drills: readonly { id: string; name: string; goal: number; click: ClickPlanName }[],

@@ -28,7 +28,9 @@ interface PlannedLessonProps {
   templates: readonly LessonTemplate[];
 }
 
-/** The plan of a lesson that is to come: its steps with minutes, from a template or the usual one, and its beginning. */
+/**
+ * The plan of a lesson that is to come: its steps with minutes, from a template or the usual one, and its beginning.
+ */
 export function PlannedLesson({ id, minutes, plan: first, from, choices, templates }: PlannedLessonProps) {
   const { plan, saving, change, changeStep, save } = usePlan(id, first, from);
   const [state, begin, busy] = useActionState(beginLessonAction, EMPTY_FORM);

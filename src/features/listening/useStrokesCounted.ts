@@ -6,8 +6,8 @@ import { useMicrophone } from '@/sound/inputs/microphone/useMicrophone';
 import { StrokeCounter } from './strokeCounter';
 
 /**
- * Counts strokes on drums where drums listen on this device, so that an answer needs no hand at the screen; each count is
- * told once it is over. Nothing is counted while something sounds: a microphone would hear that too.
+ * Counts strokes on drums where drums listen on this device, so that an answer needs no hand at the screen; each
+ * count is told once it is over. Nothing is counted while something sounds: a microphone would hear that too.
  */
 export function useStrokesCounted(isQuiet: boolean) {
   const [ears] = useEars();

@@ -13,7 +13,10 @@ import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { changePersonAction } from './actions';
 
-/** What a person is called, how they count and sit, and, of a student, how near a stroke must fall and what they are after. */
+/**
+ * What a person is called, how they count and sit, and, of a student, how near a stroke must fall and what they are
+ * after.
+ */
 export function PersonForm({ person }: { person: Person }) {
   const [state, action, busy] = useActionState(changePersonAction, EMPTY_FORM);
   return (

@@ -6,7 +6,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useActionState, useState } from 'react';
-import type { TeacherRow } from '@/server/people';
+import type { TeacherRow } from '@/server/teachers';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { plural } from '@/ui/words/text';

@@ -6,19 +6,8 @@ import { z } from 'zod';
 import { problemsOf, sentence } from '@/core/result';
 import { addStudents } from '@/server/manyStudents';
 import { invite, takeBackInvitation } from '@/server/invitations';
-import {
-  addStudent,
-  addTeacher,
-  archivePerson,
-  changePerson,
-  deleteStudent,
-  setOwner,
-  setPassword,
-  shareStudent,
-  student,
-  takeOver,
-  teachers,
-} from '@/server/people';
+import { addStudent, archivePerson, changePerson, deleteStudent, setPassword, student } from '@/server/people';
+import { addTeacher, setOwner, shareStudent, takeOver, teachers } from '@/server/teachers';
 import { asPerson, requireTeacher } from '@/server/session';
 import { nameShape, passwordShape } from '@/ui/fields';
 import { fieldProblem, readForm, EMPTY_FORM, type FormState, textOf } from '@/ui/form';

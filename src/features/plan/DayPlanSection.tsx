@@ -13,7 +13,10 @@ interface DayPlanSectionProps {
   hasWork: boolean;
 }
 
-/** Today's practice for the time there is: asked for, and then piece by piece with why, how much is done, and where to go on. */
+/**
+ * Today's practice for the time there is: asked for, and then piece by piece with why, how much is done, and where to
+ * go on.
+ */
 export function DayPlanSection({ planned, hasWork }: DayPlanSectionProps) {
   if (!planned?.plan.ok) {
     const unreadable = planned && !planned.plan.ok ? planned.plan.problems[0]! : undefined;

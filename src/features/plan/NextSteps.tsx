@@ -16,7 +16,10 @@ interface NextStepsProps {
   reader: Reader;
 }
 
-/** What the takes suggest for a student, with why; done by one touch, or refused for a while. Nothing is done of itself. */
+/**
+ * What the takes suggest for a student, with why; done by one touch, or refused for a while. Nothing is done of
+ * itself.
+ */
 export function NextSteps({ student, suggestions, passed, today, reader: { school, report } }: NextStepsProps) {
   const due = passed.filter(({ recall }) => recall.dueOn <= today).length;
   return (

@@ -4,7 +4,10 @@ import { useEffect, useState } from 'react';
 
 const LeaveDialog = dynamic(() => import('./LeaveDialog').then((module) => module.LeaveDialog), { ssr: false });
 
-/** Asks before a take that is going on is lost by a link or a reload. `isStruck` says whether there is anything to lose. */
+/**
+ * Asks before a take that is going on is lost by a link or a reload. `isStruck` says whether there is anything to
+ * lose.
+ */
 export function LeaveGuard({ isStruck }: { isStruck: () => boolean }) {
   const [wanted, setWanted] = useState<string>();
   const router = useRouter();

@@ -63,7 +63,10 @@ function spokenOf(key: string): ClickPlan | undefined {
   return key === 'in' ? ONLY_IN : CLICK_PLANS[key as ClickPlanName];
 }
 
-/** What is set less often: the spoken count, triplet layers, swing, lean, bars counted in. It may stand open while playing. */
+/**
+ * What is set less often: the spoken count, triplet layers, swing, lean, bars counted in. It may stand open while
+ * playing.
+ */
 export function SetUp({ frame, isSwingFixed, withTransport, onClose }: SetUpProps) {
   const { school, limbs, groove } = useRoom();
   const { settings, playing, unspoken, change: onChange } = frame;

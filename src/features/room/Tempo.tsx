@@ -13,7 +13,10 @@ import { FIGURE_FONT } from '@/ui/theme';
 import { useKept } from '@/ui/useKept';
 import { tempoInWords } from '@/ui/words/figures';
 
-/** The tempo, typed, tapped or stepped; only shown when it is `fixed` by something else. What is not a tempo is said and leaves the tempo as it was. */
+/**
+ * The tempo, typed, tapped or stepped; only shown when it is `fixed` by something else. What is not a tempo is said
+ * and leaves the tempo as it was.
+ */
 export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: boolean; onChange: (bpm: Bpm) => void }) {
   // What was typed holds for the tempo it was typed at; a tempo set elsewhere takes its place.
   const [draft, setDraft] = useState<{ at: Bpm; text: string; problem?: string }>();

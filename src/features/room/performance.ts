@@ -3,7 +3,7 @@
 import { limbsBySurface } from '@/core/groove/kit';
 import { formOfTake, taskAt, type Hit, type InputName, type Take } from '@/core/documents/take';
 import { barsOnce, formOf, type Form } from '@/core/form/form';
-import { isHand, type Limb } from '@/core/groove/limbs';
+import type { Limb } from '@/core/groove/limbs';
 import { MOST_HITS } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
 import type { Schedule } from '@/core/schedule/timed';
@@ -27,7 +27,7 @@ import {
   unplayed,
 } from './played';
 import { anySeed } from './anySeed';
-import { voiced, voicesOf, type Piece } from './piece';
+import { isOfEitherHand, voiced, voicesOf, type Piece } from './piece';
 import type { RoomSettings } from './settings';
 
 /** How long after the last bar, or after a round, a late last stroke is still waited for. */
@@ -145,7 +145,7 @@ export class Performance {
     if (this.take.hits.length >= MOST_HITS) return 'full';
     const hit: Hit = {
       ms: Math.round(ms * 1000) / 1000,
-      ...(limb && !this.isOfEitherHand(limb) && { limb }),
+      ...(limb && !isOfEitherHand(this.piece, limb) && { limb }),
       ...(loudness !== undefined && { loudness }),
       ...(input !== this.take.input && { input }),
     };
@@ -156,11 +156,6 @@ export class Performance {
   private runMs(at: Strike['at']): Ms {
     if ('runMs' in at) return at.runMs;
     return 'pageMs' in at ? this.player.heardMs(at.pageMs) : at.audioMs - this.player.firstBarMs;
-  }
-
-  /** A line that is read says where is struck and not with which hand. */
-  private isOfEitherHand(limb: Limb): boolean {
-    return Boolean(this.piece.isRead && !this.piece.chart) && isHand(limb);
   }
 
   private isAsked(limb: Limb | undefined, ms: Ms): boolean {
@@ -272,7 +267,7 @@ export class Performance {
     return takenUntil({ ...heard, hits }, this.endedMs, this.timed.endMs);
   }
 
-  /** What sounds, voice by voice, with when it was sent in milliseconds of the audio clock: a microphone may hear it too. */
+  /** What sounds, by voice, and when it was sent in milliseconds of the audio clock: a microphone hears it too. */
   sent(): Map<VoiceName, Ms[]> {
     return sentOf(this.soundings(), this.firstBarMs);
   }

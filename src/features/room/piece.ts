@@ -8,7 +8,7 @@ import type { ExerciseName, Exercises } from '@/core/form/exercises';
 import { formOf, type Passage, type Plan } from '@/core/form/form';
 import { beatOf } from '@/core/groove/beat';
 import type { Groove } from '@/core/groove/groove';
-import type { Limb } from '@/core/groove/limbs';
+import { isHand, type Limb } from '@/core/groove/limbs';
 import { workOf } from '@/core/form/work';
 import { LONGEST_TAKE_MS, MOST_PLAYED_BARS, MOST_ROUNDS, MOST_SOUNDS } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
@@ -102,6 +102,10 @@ export const heardSchedule = (piece: Piece, settings: RoomSettings): Schedule =>
   schedule(formOf(planOf(piece, settings)), {
     count: settings.count && { school: piece.school, plan: settings.count },
   });
+
+/** Whether it is all the same which hand strikes: a line that is read says where is struck, and no more. */
+export const isOfEitherHand = ({ isRead, chart }: Pick<Piece, 'isRead' | 'chart'>, limb: Limb): boolean =>
+  Boolean(isRead && !chart) && isHand(limb);
 
 /** How long the count's beat lasts. */
 export const beatMs = ({ groove }: Pick<Piece, 'groove'>, bpm: Bpm): Ms =>

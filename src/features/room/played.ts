@@ -51,7 +51,9 @@ export function isAsked({ limb, ms }: Pick<Hit, 'limb' | 'ms'>, { take, form, ti
   });
 }
 
-/** What holds from a bar on; of what was to come later, only what is not set anew stays. Nothing anew changes nothing. */
+/**
+ * What holds from a bar on; of what was to come later, only what is not set anew stays. Nothing anew changes nothing.
+ */
 export function changesWith(
   changes: Take['changes'],
   fromBar: number,

@@ -12,7 +12,9 @@ import { CLICK_PLAN_NAMES, CLICK_PLANS, type ClickPlan, type ClickPlanName } fro
 import type { LayerPlan } from '@/core/form/layers';
 import type { Bpm, Ms } from '@/core/time/units';
 
-/** How a groove or drill is practised; `called`: of a drill made for it; `at sight`: of what is drawn anew to be read. */
+/**
+ * How a groove or drill is practised; `called`: of a drill made for it; `at sight`: of what is drawn anew to be read.
+ */
 export type WayName =
   'at sight' | 'called' | 'through' | 'ladder' | 'build-up' | 'wait for me' | 'back to back' | 'to music';
 

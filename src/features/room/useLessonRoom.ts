@@ -14,8 +14,8 @@ const TOLD_MS = 40;
 type Followed = Pick<RoomSettings, 'bpm' | 'click' | 'task' | 'swing' | 'bars'>;
 
 /**
- * A room in a lesson that runs: the teacher's shows what is set to the student's device, the student's takes it over and tells
- * each stroke as it falls. Gives the strokes of the other device, for the strip of whoever does not play.
+ * A room in a lesson that runs: the teacher's shows what is set to the student's device, the student's takes it over
+ * and tells each stroke as it falls. Gives the strokes of the other device, for the strip of whoever does not play.
  */
 export function useLessonRoom(
   settings: RoomSettings,

@@ -7,7 +7,10 @@ import type { Piece } from './piece';
 import { useRoom } from './RoomContext';
 import type { RoomSettings, WayName } from './settings';
 
-/** What is played of the room's groove: of a drill the exercises that are chosen, of a chart its sections, one after another. */
+/**
+ * What is played of the room's groove: of a drill the exercises that are chosen, of a chart its sections, one after
+ * another.
+ */
 export function usePiece(): Piece {
   const { groove, drill, chart, sight, school, assignment, state } = useRoom();
   const { lean, range, bars, way } = state.settings;

@@ -28,7 +28,10 @@ export interface OnStage {
   at: number;
 }
 
-/** What moves while it sounds, written straight on the page without asking React: playhead, ring, layers, and the count. */
+/**
+ * What moves while it sounds, written straight on the page without asking React: playhead, ring, layers, and the
+ * count.
+ */
 export function useStage({ piece, bpm, swing, waitsAt }: Shown) {
   const { groove, school, passages, exercises, sides } = piece;
   const isChart = piece.chart !== undefined;

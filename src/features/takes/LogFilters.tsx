@@ -7,7 +7,10 @@ import { isNarrowed, queryOf, type AskedOfLog } from './asked';
 
 const DAY = { width: 160 };
 
-/** Narrows the log to an item, days, or what heard it; everything stands in the address, so that it can be kept and sent. */
+/**
+ * Narrows the log to an item, days, or what heard it; everything stands in the address, so that it can be kept and
+ * sent.
+ */
 export function LogFilters({ asked }: { asked: AskedOfLog }) {
   const { student, item, from, to, input } = asked;
   const shrink = { inputLabel: { shrink: true } };

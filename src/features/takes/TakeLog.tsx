@@ -39,7 +39,10 @@ interface TakeLogProps {
   most: number;
 }
 
-/** Every take one may see in blocks of practice, the newest first; narrowed to one student, an item, days, or what heard it. */
+/**
+ * Every take one may see in blocks of practice, the newest first; narrowed to one student, an item, days, or what
+ * heard it.
+ */
 export function TakeLog({
   name,
   isTeacher,

@@ -48,7 +48,10 @@ interface TakeViewProps {
   others: readonly EarlierTake[];
 }
 
-/** One take: what to fix first, where every stroke fell, and the figures; beside them what changed and what was said of it. */
+/**
+ * One take: what to fix first, where every stroke fell, and the figures; beside them what changed and what was said
+ * of it.
+ */
 export function TakeView({ row, take, reader, readerId, notes, recording, before, others }: TakeViewProps) {
   const { school, clock, report } = reader;
   const own = row.player_id === readerId;

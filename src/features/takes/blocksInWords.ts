@@ -6,7 +6,10 @@ import { dayInWords } from '@/ui/words/dates';
 import { lengthInWords, tempoInWords } from '@/ui/words/figures';
 import { plural } from '@/ui/words/text';
 
-/** Takes as the blocks of practice they were, each with a line: what, when, how long it sounded, the tempos, how many were clean. */
+/**
+ * Takes as the blocks of practice they were, each with a line: what, when, how long it sounded, the tempos, how many
+ * were clean.
+ */
 export const blocksInWords = (takes: readonly TakeRow[], clock: Clock, withPlayer: boolean): TakeGroup[] =>
   blocksOf(takes, (take) => ({
     player_id: take.player_id,

@@ -26,7 +26,10 @@ interface TeacherTodayProps {
   children?: ReactNode;
 }
 
-/** The day's lessons, who needs what, and each student with the last take's verdict and the week's practice, the least practised first. */
+/**
+ * The day's lessons, who needs what, and each student with the last take's verdict and the week's practice, the least
+ * practised first.
+ */
 export function TeacherToday({
   news: { total, students },
   asked,

@@ -17,7 +17,10 @@ const sentShape = z.object({
 
 export type ChartKept = { ok: true; saveNumber: number } | { ok: false; say: string };
 
-/** Keeps the chart of a tune as it was typed; what cannot be played is told with its place, and a later save is never overwritten. */
+/**
+ * Keeps the chart of a tune as it was typed; what cannot be played is told with its place, and a later save is never
+ * overwritten.
+ */
 export async function keepChartAction(given: { tune: string; from: number; form: ChartForm }): Promise<ChartKept> {
   const teacher = await requireTeacher();
   const sent = sentShape.safeParse(given);

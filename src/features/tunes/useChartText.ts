@@ -60,7 +60,10 @@ function readTyped(text: string, grooves: GrooveBySection, known: GroovesById): 
 
 const NO_GROOVES: GroovesById = new Map();
 
-/** A chart while it is typed: the text, its sections' grooves, and what both come to. Pointing at a bar changes the text. */
+/**
+ * A chart while it is typed: the text, its sections' grooves, and what both come to. Pointing at a bar changes the
+ * text.
+ */
 export function useChartText(kept: ChartForm | undefined) {
   const [text, setText] = useState(() => (kept ? chartInWords(kept) : ''));
   const [grooves, setGrooves] = useState<GrooveBySection>(() => (kept ? groovesOf(kept) : {}));

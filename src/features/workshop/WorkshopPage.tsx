@@ -42,7 +42,10 @@ interface WorkshopPageProps {
   children: ReactNode;
 }
 
-/** What holds for the whole workshop: the teacher's own schools of counting, the limits of speed, which feel a style wants. */
+/**
+ * What holds for the whole workshop: the teacher's own schools of counting, the limits of speed, which feel a style
+ * wants.
+ */
 export function WorkshopPage({
   name,
   settings: opened,

@@ -35,7 +35,10 @@ export type RestoreAnswer = ({ ok: true } & Restored) | { ok: false; say: string
 
 /** Undoes everything, and is said. */
 class Refused extends Error {}
-/** Something here has a name of the file's already, most likely since the same workshop stands here: it is tried again with others. */
+/**
+ * Something here has a name of the file's already, most likely since the same workshop stands here: it is tried again
+ * with others.
+ */
 class Taken extends Refused {}
 /** Undoes everything, since it was only tried. */
 class OnlyTried extends Error {
@@ -57,10 +60,9 @@ interface Me {
 }
 
 /**
- * Restores a backup into the workshop of the owner in whose session it is done, where nobody and nothing is yet but the
- * grooves every new one has: all of it
- * or nothing. The owner becomes the owner in the file who signs in by the same name, or else the first there, and keeps the
- * password there is.
+ * Restores a backup into the workshop of the owner in whose session it is done, where nobody and nothing is yet but
+ * the grooves every new one has: all of it or nothing. The owner becomes the owner in the file who signs in by the
+ * same name, or else the first there, and keeps the password there is.
  */
 export async function restore(inSession: InSession, me: Me, path: string, way: Way): Promise<RestoreAnswer> {
   const tryIt = (salt?: string) =>

@@ -41,8 +41,8 @@ async function* linesOf(db: Db, workshop: string, now: Date): AsyncGenerator<str
 }
 
 /**
- * The whole workshop of the owner in whose session it is read, as one file (see `backupFile`), as it stands at one moment, also while
- * takes arrive. Nobody else is given a row. It is noted once all of it was read.
+ * The whole workshop of the owner in whose session it is read, as one file (see `backupFile`), as it stands at one
+ * moment, also while takes arrive. Nobody else is given a row. It is noted once all of it was read.
  */
 export function backupOf(inSession: InSession, workshop: string, now: Date): Readable {
   const file = createGzip();

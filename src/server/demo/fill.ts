@@ -214,7 +214,10 @@ async function fillTakes(
   }
 }
 
-/** Something a student learnt before the weeks of the demo: set, passed on the first of its days, heard again on the others. */
+/**
+ * Something a student learnt before the weeks of the demo: set, passed on the first of its days, heard again on the
+ * others.
+ */
 async function fillLearnt(
   db: Db,
   now: Date,

@@ -15,7 +15,10 @@ const DAYS = 365;
 /** Students of one teacher, besides those of the owner. */
 const STUDENTS_A_TEACHER = 40;
 
-/** "2000,20000" or "2000,200000,1000000": students, takes, and lines of the log. Throws with words where it cannot be read. */
+/**
+ * "2000,20000" or "2000,200000,1000000": students, takes, and lines of the log. Throws with words where it cannot be
+ * read.
+ */
 export function volumeFrom(text: string): Volume {
   const [, students, takes, lines = 0] = /^(\d{1,6})\s*,\s*(\d{1,6})(?:\s*,\s*(\d{1,7}))?$/.exec(text.trim()) ?? [];
   const volume = { students: Number(students), takes: Number(takes), lines: Number(lines) };
@@ -27,9 +30,10 @@ export function volumeFrom(text: string): Volume {
 }
 
 /**
- * Brings the workshop of the demo up to so many students and takes, as the database's owner, in one transaction: made-up
- * people, with a teacher for every forty of them, each with one of the demo's grooves set and a lesson a week, copies of the demo's takes with their figures, and lines
- * of the log, spread over a year before `now`. What is there stays; a second time it adds what is short.
+ * Brings the workshop of the demo up to so many students and takes, as the database's owner, in one transaction:
+ * made-up people, with a teacher for every forty of them, each with one of the demo's grooves set and a lesson a
+ * week, copies of the demo's takes with their figures, and lines of the log, spread over a year before `now`. What is
+ * there stays; a second time it adds what is short.
  */
 export async function fillVolume(ownerUrl: string, volume: Volume, now: Date): Promise<void> {
   const client = new pg.Client({ connectionString: ownerUrl });

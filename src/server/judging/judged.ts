@@ -99,7 +99,10 @@ export function isThroughBars({ isWhole, passages }: JudgedTake, from: number | 
   return Array.from({ length: to - from + 1 }, (_, at) => from + at).every((bar) => isThrough(passages, bar));
 }
 
-/** Whether all of it was gone through: every bar of a groove, every section of a chart; a drill may be played by some of its exercises. */
+/**
+ * Whether all of it was gone through: every bar of a groove, every section of a chart; a drill may be played by some
+ * of its exercises.
+ */
 function isPlayedWhole({ groove, passages, exercises }: Take): boolean {
   if (!exercises) return groove.bars.every((_, bar) => isThrough(passages, bar));
   return exercises.every(

@@ -49,7 +49,10 @@ const MOST_FIRST: readonly Listener[] = ['microphone', 'MIDI', 'keys', 'pads'];
 export const mainListener = (listens: readonly Listener[]): Listener | undefined =>
   MOST_FIRST.find((one) => listens.includes(one));
 
-/** What listens once one of it is switched on or off: a microphone hears the taps on keys and pads too, so it is alone. */
+/**
+ * What listens once one of it is switched on or off: a microphone hears the taps on keys and pads too, so it is
+ * alone.
+ */
 export function listensAfter(listens: readonly Listener[], one: Listener, on: boolean): Listener[] {
   if (!on) return listens.filter((other) => other !== one);
   if (one === 'microphone') return ['microphone'];

@@ -42,7 +42,10 @@ export async function canCompress(): Promise<boolean> {
   return canEncodeAudio('opus', { numberOfChannels: 1, sampleRate: COMPRESSED_RATE });
 }
 
-/** One channel of samples at `COMPRESSED_RATE` as a compressed file; `onShare` is told how much of it is done. Undefined where none comes of it. */
+/**
+ * One channel of samples at `COMPRESSED_RATE` as a compressed file; `onShare` is told how much of it is done.
+ * Undefined where none comes of it.
+ */
 async function webmOf(
   samples: Float32Array<ArrayBuffer> | Int16Array<ArrayBuffer>,
   onShare?: (share: number) => void,
@@ -72,7 +75,10 @@ async function webmOf(
   return target.buffer ?? undefined;
 }
 
-/** A file of one channel that was worked out at `COMPRESSED_RATE`, compressed; throws where this browser cannot do it after all. */
+/**
+ * A file of one channel that was worked out at `COMPRESSED_RATE`, compressed; throws where this browser cannot do it
+ * after all.
+ */
 export async function wavCompressed(wav: ArrayBuffer, onShare: (share: number) => void): Promise<ArrayBuffer> {
   const bytes = await webmOf(new Int16Array(wav, WAV_HEADER), onShare);
   if (!bytes) throw new Error('This browser cannot compress it. Take it as WAV.');

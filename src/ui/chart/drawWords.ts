@@ -7,7 +7,10 @@ const SVG = 'http://www.w3.org/2000/svg';
 
 type Words = { text: string; kind?: 'glyph' | 'small' }[];
 
-/** Everything of a line that is words, signs and brackets, drawn by ourselves: where the engraver sets it, it collides. */
+/**
+ * Everything of a line that is words, signs and brackets, drawn by ourselves: where the engraver sets it, it
+ * collides.
+ */
 export function writeWords(svg: SVGSVGElement, drawn: readonly DrawnBar[], staveAt: number): void {
   const hasBracket = drawn.some(({ bar }) => bar.ending);
   const wordsAt = 16;

@@ -49,6 +49,9 @@ const plain = (cell = '') => cell.trim().replace(/^'(?=[=+\-@])/, '');
 /** A cell that a spreadsheet would take for a formula is written so that it stays a text. */
 const harmless = (cell: string) => (/^[=+\-@\t\r]/.test(cell) && !/^[+-]?[\d.,]+$/.test(cell) ? `'${cell}` : cell);
 
-/** Lines with a heading as a file of comma-separated values (RFC 4180), with a mark by which spreadsheets know its letters. */
+/**
+ * Lines with a heading as a file of comma-separated values (RFC 4180), with a mark by which spreadsheets know its
+ * letters.
+ */
 export const writeCsv = (heading: readonly string[], rows: readonly (readonly (string | number | null)[])[]): string =>
   `\uFEFF${Papa.unparse({ fields: [...heading], data: rows.map((row) => row.map((cell) => (cell === null ? '' : harmless(String(cell))))) })}\r\n`;

@@ -26,7 +26,10 @@ const post = (id: string | undefined, body: unknown) =>
     keepalive: true,
   }).catch(() => {});
 
-/** Around every page while a lesson runs: what one device has open, the other follows, and what is struck there shows here. */
+/**
+ * Around every page while a lesson runs: what one device has open, the other follows, and what is struck there shows
+ * here.
+ */
 export function LessonRuns({ lesson, role, setup, children }: LessonRunsProps) {
   const id = lesson?.id;
   const [isOn, setIsOn] = useState(true);

@@ -31,7 +31,9 @@ export interface LessonLive {
   elsewhere?: PlayedElsewhere;
   /** Shows a screen to those who follow. */
   show: (screen: LessonScreen) => void;
-  /** While a take goes on here, this device stays where it is: what is struck is not lost to what is opened elsewhere. */
+  /**
+   * While a take goes on here, this device stays where it is: what is struck is not lost to what is opened elsewhere.
+   */
   setBusy: (busy: boolean) => void;
   /** Tells what is played here. */
   tell: (told: Told) => void;

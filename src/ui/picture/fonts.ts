@@ -28,7 +28,10 @@ function rulesFor(families: ReadonlySet<string>): CSSFontFaceRule[] {
   );
 }
 
-/** What a picture with these words and glyphs is written with: rules with the fonts in them, so that it looks the same elsewhere. */
+/**
+ * What a picture with these words and glyphs is written with: rules with the fonts in them, so that it looks the same
+ * elsewhere.
+ */
 export async function fontsIn(svg: string): Promise<string> {
   const families = new Set(
     [...svg.matchAll(/font-family="([^"]*)"/g)].flatMap(([, list]) =>

@@ -23,8 +23,9 @@ const LOOKS = [
 const MARGIN = 16;
 
 /**
- * What is drawn in parts of a page as one picture that stands alone, one under another: every drawing with the looks it has here, and
- * the words beside it. What is hidden is left out. `fonts` are rules that bring what it is written with.
+ * What is drawn in parts of a page as one picture that stands alone, one under another: every drawing with the looks
+ * it has here, and the words beside it. What is hidden is left out. `fonts` are rules that bring what it is written
+ * with.
  */
 export function svgOf(parts: readonly HTMLElement[], title: string, fonts = ''): string {
   const root = document.createElementNS(SVG, 'svg');

@@ -12,7 +12,10 @@ interface Glanced {
   chart?: WrittenChart;
 }
 
-/** What is shown of a groove where it is one of many: all of it, but of a drill the first exercises, of a chart the first bars with strokes. */
+/**
+ * What is shown of a groove where it is one of many: all of it, but of a drill the first exercises, of a chart the
+ * first bars with strokes.
+ */
 export function glanceOf({ groove, drill, chart }: Glanced): Groove {
   if (chart) {
     const struck = groove.bars.filter(({ strokes }) => strokes.length);

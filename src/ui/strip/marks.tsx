@@ -194,7 +194,10 @@ interface BeadMarkProps {
 /** How far about a bead a pointer still means it. */
 const BEAD_REACH = 9;
 
-/** Filled where it is good enough, ringed where it is not; a cross where nothing came, a diamond where nothing was due. */
+/**
+ * Filled where it is good enough, ringed where it is not; a cross where nothing came, a diamond where nothing was
+ * due.
+ */
 export function BeadMark({ bead, top, lane, rounds, theme, isMarked, onBead }: BeadMarkProps) {
   const { cloth, error, background, text } = theme.vars!.palette;
   const y = top + 7 + ((bead.round + 0.5) / rounds) * (lane - 20);

@@ -36,7 +36,10 @@ interface StudentFiguresProps {
 /** The smallest error that anybody hears. */
 const AUDIBLE_MS = 6;
 
-/** What all takes of late come to: by place, by switch of rate, swing by tempo, spread by rate; the weakest as a drill. */
+/**
+ * What all takes of late come to: by place, by switch of rate, swing by tempo, spread by rate; the weakest as a
+ * drill.
+ */
 export function StudentFigures({
   figures: { takes, heat },
   reader: { school, report },

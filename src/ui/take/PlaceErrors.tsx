@@ -32,7 +32,10 @@ const TOP = 18;
 /** So far off at least is shown, up and down. */
 const LEAST_MS = 20;
 
-/** Where each place falls on average, on the axis of the strip above it: early is up, late down, with its 95 % interval. */
+/**
+ * Where each place falls on average, on the axis of the strip above it: early is up, late down, with its 95 %
+ * interval.
+ */
 export function PlaceErrors({ take, judgement, school, beside }: PlaceErrorsProps) {
   const [frame, width = 1100] = useWidth<HTMLDivElement>();
   const shown = useMemo(

@@ -51,7 +51,10 @@ interface TakeTableProps {
   withPlayer?: boolean;
 }
 
-/** Takes in a list: when, what, figures, and what to fix first. What the simulated kit played is marked and counts for nobody. */
+/**
+ * Takes in a list: when, what, figures, and what to fix first. What the simulated kit played is marked and counts for
+ * nobody.
+ */
 export function TakeTable({ takes, groups, words, reader, withPlayer = false }: TakeTableProps) {
   return (
     <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Takes">

@@ -1,6 +1,9 @@
 import type { DateLanguage } from '@/core/documents/settings';
 
-/** What days and months are called in a language, from Monday and from January, and whether a day of the month is an ordinal with a dot. */
+/**
+ * What days and months are called in a language, from Monday and from January, and whether a day of the month is an
+ * ordinal with a dot.
+ */
 export interface DateNames {
   /** The language in itself. */
   language: string;

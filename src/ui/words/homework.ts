@@ -52,7 +52,10 @@ export function setInWords(one: Set): string {
 const minutesInWords = (ms: number): string =>
   ms > 0 && ms < 60_000 ? 'under a minute' : `${Math.floor(ms / 60_000)} min`;
 
-/** When something that is set is passed, and how far that is: "2 of 3 clean takes at the goal"; nothing where nothing was said. */
+/**
+ * When something that is set is passed, and how far that is: "2 of 3 clean takes at the goal"; nothing where nothing
+ * was said.
+ */
 export function goalInWords(one: Pick<Homework, 'subject' | 'clean' | 'pass_takes' | 'passed'>): string {
   if (one.pass_takes === null) return '';
   const unit = one.subject ? 'clean sitting' : 'clean take';

@@ -3,7 +3,7 @@ import { PersonForm } from '@/features/people/PersonForm';
 import { TeachersSection } from '@/features/people/TeachersSection';
 import { WorkshopPage } from '@/features/workshop/WorkshopPage';
 import { invitationOf } from '@/server/invitations';
-import { teachers } from '@/server/people';
+import { teachers } from '@/server/teachers';
 import { asPerson, requireTeacher } from '@/server/session';
 import { lastBackup } from '@/server/workshop';
 

@@ -6,7 +6,10 @@ import { Busy } from '@/server/busy';
 import { judgeApart } from '@/server/judging/apart';
 import { keepTake, type Keeping } from '@/server/keepTake';
 
-/** Keeps a take. 200 with its id, also when it was kept before; otherwise `say` and, where there are several, `problems`. */
+/**
+ * Keeps a take. 200 with its id, also when it was kept before; otherwise `say` and, where there are several,
+ * `problems`.
+ */
 export async function POST(request: Request) {
   const [player, token] = await Promise.all([person(), sessionToken()]);
   if (!player || !token)

@@ -30,7 +30,10 @@ function hardest(groove: Groove): number {
   return scores.indexOf(Math.max(...scores));
 }
 
-/** The bars from `before` it to `after` it, over the end of the groove to its beginning; undefined where their meters differ. */
+/**
+ * The bars from `before` it to `after` it, over the end of the groove to its beginning; undefined where their meters
+ * differ.
+ */
 function around(groove: Groove, { before, after }: (typeof WAYS)[number]): Groove | undefined {
   const many = groove.bars.length;
   if (before + after >= many) return undefined;

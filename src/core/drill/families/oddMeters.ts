@@ -35,7 +35,10 @@ function meters({ meters: wanted, turned }: Params): Meter[] {
   });
 }
 
-/** One idea in every meter: hat in 8ths, or in the counts where they are shorter; kick where a group begins, snare on the last count of the first group and of the bar. */
+/**
+ * One idea in every meter: hat in 8ths, or in the counts where they are shorter; kick where a group begins, snare on
+ * the last count of the first group and of the bar.
+ */
 function idea(meter: Meter): Figure {
   const groups = meter.grouping!;
   const starts = groups.map((_, index) => groups.slice(0, index).reduce((sum, group) => sum + group, 0));

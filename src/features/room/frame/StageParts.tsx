@@ -39,7 +39,10 @@ export function PlayedLines({ frame, size, follows }: PlayedLinesProps) {
   );
 }
 
-/** What is being counted, as large as the room has place, written straight on the page; beneath it what is heard now ("swung"). */
+/**
+ * What is being counted, as large as the room has place, written straight on the page; beneath it what is heard now
+ * ("swung").
+ */
 export function CountWord({ frame: { stage, piece }, size = 104 }: { frame: Frame; size?: number }) {
   const { count, side } = stage;
   return (

@@ -5,8 +5,8 @@ import type { RoundPlayed } from '../played';
 import type { JudgeWorker } from './judge.worker';
 
 /**
- * Judges rounds while the take goes on, in a worker: half an hour that is judged on the page would stop its pictures. With
- * `isWanted` the worker is there before the first round is over, so that it needs no network then.
+ * Judges rounds while the take goes on, in a worker: half an hour that is judged on the page would stop its pictures.
+ * With `isWanted` the worker is there before the first round is over, so that it needs no network then.
  */
 export function useJudgeApart(isWanted: boolean): (round: RoundPlayed, tolerance: Tolerance) => Promise<boolean> {
   const apart = useRef<{ worker: Worker; remote: Remote<JudgeWorker> }>(undefined);

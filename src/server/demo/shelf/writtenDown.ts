@@ -5,8 +5,9 @@ import { parseMeter, type Reading } from '@/core/grid/meter';
 import type { Level } from '@/core/limits';
 
 /**
- * How the grooves that ship are written down in these files. A line is one limb on one surface, a letter a slot: . nothing, g ghost, t tap, A accent, f tap with a flam, F accent with
- * a flam, d tap with a drag, 2 double of taps, b buzz. Bars are parted by |, blanks are for reading.
+ * How the grooves that ship are written down in these files. A line is one limb on one surface, a letter a slot: .
+ * nothing, g ghost, t tap, A accent, f tap with a flam, F accent with a flam, d tap with a drag, 2 double of taps, b
+ * buzz. Bars are parted by |, blanks are for reading.
  */
 export type Line = [limb: Limb, surface: Surface, slots: string];
 

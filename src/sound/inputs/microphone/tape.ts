@@ -1,8 +1,8 @@
 import type { Recorded } from '../../recorder.worklet';
 
 /**
- * Where blocks lie on the audio clock: what begins before the first frame is cut off, and what the audio thread left out
- * is silence, so that nothing behind it comes early.
+ * Where blocks lie on the audio clock: what begins before the first frame is cut off, and what the audio thread left
+ * out is silence, so that nothing behind it comes early.
  */
 export class Tape {
   private length = 0;

@@ -9,8 +9,8 @@ import type { RecordedTake } from '../microphone/listen.worker';
 const RATE = 48_000;
 
 /**
- * What the simulated kit struck, played as sound in a room and heard by the ear that hears a microphone: the kit is made
- * and struck surface by surface first, as one gets heard. The same seed is the same kit in the same room.
+ * What the simulated kit struck, played as sound in a room and heard by the ear that hears a microphone: the kit is
+ * made and struck surface by surface first, as one gets heard. The same seed is the same kit in the same room.
  */
 function hear(played: Take, seed: number, onShare: (share: number) => void): Omit<RecordedTake, 'skippedMs'> {
   const { setting, kit } = madeEar(played.groove, seed, RATE);

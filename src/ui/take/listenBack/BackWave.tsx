@@ -15,7 +15,10 @@ const WIDTH = 1000;
 const HEAD = 26;
 const WAVE = 120;
 const HEIGHT = HEAD + WAVE;
-/** How far a limb's lines reach: each a little less than the one before, so that those that fall together are all seen. */
+/**
+ * How far a limb's lines reach: each a little less than the one before, so that those that fall together are all
+ * seen.
+ */
 const reach = (limb: Limb) => (0.42 - 0.08 * LIMBS.indexOf(limb)) * WAVE;
 const byReach = (a: Limb, b: Limb) => reach(b) - reach(a);
 

@@ -29,7 +29,9 @@ interface ListenBackProps extends Listening {
 const NEAR = 0.03;
 const NOWHERE: ReadonlySet<number> = new Set();
 
-/** Listening to a take again: its wave with what was meant and heard, slower, bars over and over, the click beside it. */
+/**
+ * Listening to a take again: its wave with what was meant and heard, slower, bars over and over, the click beside it.
+ */
 export function ListenBack({
   back,
   shown,

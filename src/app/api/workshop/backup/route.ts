@@ -37,7 +37,10 @@ export async function GET() {
 /** What is told while a backup is brought in: a line of JSON each; `sendBackup` reads it. */
 type RestoreNews = { rows: number } | { answer: RestoreAnswer };
 
-/** Brings a backup into the owner's workshop; with `?try` all is done and nothing kept. It answers with news, the last of them the answer. */
+/**
+ * Brings a backup into the owner's workshop; with `?try` all is done and nothing kept. It answers with news, the last
+ * of them the answer.
+ */
 export async function POST(request: Request) {
   const asked = await signedInOwner();
   if (asked instanceof Response) return asked;

@@ -18,7 +18,10 @@ interface MusicPictureProps {
 
 const COLUMNS = 400;
 
-/** The music as a band of its loudness, with the first beat, the sections of a chart and, where they can be told apart, its beats. */
+/**
+ * The music as a band of its loudness, with the first beat, the sections of a chart and, where they can be told
+ * apart, its beats.
+ */
 export function MusicPicture({ music, settings, fromMs, toMs, sections = [], label, onPick }: MusicPictureProps) {
   const drawn = useMemo(() => peaks(music.buffer, fromMs, toMs, COLUMNS), [music, fromMs, toMs]);
   const x = (ms: Ms) => (COLUMNS * (ms - fromMs)) / (toMs - fromMs);

@@ -10,7 +10,10 @@ interface SectionsLineProps {
   lengthMs: number;
 }
 
-/** The sections of a chart under the picture of the music, each as wide as it lasts; a press plays from there to the end. */
+/**
+ * The sections of a chart under the picture of the music, each as wide as it lasts; a press plays from there to the
+ * end.
+ */
 export function SectionsLine({ sections, firstBeatMs, lengthMs }: SectionsLineProps) {
   const { state, dispatch } = useRoom();
   const { range } = state.settings;

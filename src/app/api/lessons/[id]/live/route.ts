@@ -99,7 +99,10 @@ function streamOf(
 
 const sentShape = z.union([z.strictObject({ screen: z.unknown() }), z.strictObject({ told: toldShape })]);
 
-/** Shows a screen to those in the lesson (its teacher), lets go of them by `null`, or tells what is played (a student). */
+/**
+ * Shows a screen to those in the lesson (its teacher), lets go of them by `null`, or tells what is played (a
+ * student).
+ */
 export async function POST(request: Request, { params }: Params) {
   const [who, token, id] = [await person(), await sessionToken(), z.uuid().safeParse((await params).id)];
   if (!who || !token) return refused(401, SIGNED_OUT);

@@ -15,7 +15,10 @@ const refused = (status: number, say: string) => Response.json({ say }, { status
 /** Worked out here, where pages are served: a take of so many strokes takes a quarter of a second. */
 const MOST_HITS_TABLED = 5000;
 
-/** A take one may see as a table: every figure with its interval, or every stroke that was due with when it was struck. */
+/**
+ * A take one may see as a table: every figure with its interval, or every stroke that was due with when it was
+ * struck.
+ */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string; sheet: string }> }) {
   const [who, token] = await Promise.all([person(), sessionToken()]);
   if (!who || !token) return refused(401, 'You are signed out. Sign in again.');
