@@ -23,6 +23,7 @@ import { rowInWords } from '@/ui/words/grooves';
 import { dayDoneInWords, goalInWords } from '@/ui/words/homework';
 import { readerOf } from '@/ui/reader';
 import { Unreadable } from '@/ui/Unreadable';
+import { sightInWords } from '@/ui/words/sight';
 import { plural } from '@/ui/words/text';
 import { tempoInWords } from '@/ui/words/figures';
 
@@ -216,16 +217,16 @@ function Main({ one, stored, student }: MainProps) {
           </Button>
         </Stack>
       </Box>
-      {'unreadable' in content ? (
-        <Unreadable what={one.title} problem={content.unreadable} />
-      ) : (
-        <Strip
-          groove={turnFor(glanceOf(content), student.setup)}
-          school={student.school}
-          bpm={one.tempo}
-          size="glance"
-        />
-      )}
+      <AtAGlance one={one} content={content} student={student} />
     </Box>
   );
+}
+
+/** What is set, drawn small; what is read at sight only in words, since nobody has seen it yet. */
+function AtAGlance({ one, content, student }: Pick<MainProps, 'one' | 'student'> & Pick<StoredGroove, 'content'>) {
+  if ('unreadable' in content) return <Unreadable what={one.title} problem={content.unreadable} />;
+  if (content.sight)
+    return <Typography>{sightInWords(content.sight)}: another each time, and looked at only once.</Typography>;
+  const groove = turnFor(glanceOf(content), student.setup);
+  return <Strip groove={groove} school={student.school} bpm={one.tempo} size="glance" />;
 }
