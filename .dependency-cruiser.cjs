@@ -59,11 +59,11 @@ module.exports = {
       name: 'core-needs-little',
       severity: 'error',
       comment:
-        'Pure TypeScript: Zod for shapes, fft.js for spectra, midi-file for MIDI bytes, fast-xml-parser for MusicXML, date-fns and rrule for days, ts-fsrs for when a review is due, nothing of React, Node or the browser. Tests may bring their tools.',
+        'Pure TypeScript: Zod for shapes, fft.js for spectra, midi-file for MIDI bytes, fast-xml-parser for MusicXML, fflate for packed scores, date-fns and rrule for days, ts-fsrs for when a review is due, nothing of React, Node or the browser. Tests may bring their tools.',
       from: { path: '^src/core/', pathNot: '(\\.test\\.ts$|/testing/)' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'npm-peer', 'core'],
-        pathNot: 'node_modules/(zod|fft\\.js|midi-file|fast-xml-parser|rrule|ts-fsrs|date-fns|@date-fns/tz)/',
+        pathNot: 'node_modules/(zod|fft\\.js|midi-file|fast-xml-parser|fflate|rrule|ts-fsrs|date-fns|@date-fns/tz)/',
       },
     },
     {

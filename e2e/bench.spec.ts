@@ -262,14 +262,16 @@ test('a groove is taken as a file of each kind, with its name', async ({ page })
   await page.getByRole('link', { name: 'Lantern ghosts' }).first().click();
   for (const [kind, ending, begins] of [
     ['MIDI file', 'mid', 'MThd'],
+    ['MIDI file with a click, a bar counted in', 'mid', 'MThd'],
     ['MusicXML', 'musicxml', '<?xml'],
+    ['MusicXML, packed', 'mxl', 'PK'],
     ['Plain text', 'txt', 'Lantern ghosts'],
     ['Mochila’s own JSON', 'json', '{'],
   ]) {
     await page.getByRole('button', { name: 'As a file' }).click();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('menuitem', { name: kind! }).click(),
+      page.getByRole('menuitem', { name: kind!, exact: true }).click(),
     ]);
     expect(download.suggestedFilename()).toBe(`Lantern ghosts.${ending!}`);
     expect((await readFile(await download.path())).toString('latin1').startsWith(begins!)).toBe(true);

@@ -14,9 +14,17 @@ test('a groove is a file for whoever sees it', async () => {
   const answer = async (actor: ActorName, format: string, id = cast.groove) =>
     ask(`/files/grooves/${id}/${format}`, actor === 'visitor' ? undefined : await sessionOf(cast[actor].id));
   const may = { visitor: 401, student: 200, other: 404, teacher: 200, colleague: 200, owner: 200, foreign: 404 };
-  for (const format of ['midi', 'musicxml', 'text', 'json'])
+  for (const format of ['midi', 'musicxml', 'mxl', 'text', 'json'])
     for (const [actor, status] of Object.entries(may))
       expect([format, actor, (await answer(actor as ActorName, format)).status]).toEqual([format, actor, status]);
+  for (const [wishes, status] of [
+    ['click=counts&countIn=2', 200],
+    ['swing=written', 200],
+    ['click=often', 404],
+    ['countIn=5', 404],
+    ['countIn=x', 404],
+  ] as const)
+    expect([wishes, (await answer('teacher', `midi?${wishes}`)).status]).toEqual([wishes, status]);
   const midi = await answer('teacher', 'midi');
   expect(midi.headers.get('content-type')).toBe('audio/midi');
   expect(midi.headers.get('content-disposition')).toMatch(/^attachment; filename=".+\.mid"; filename\*=UTF-8''/);

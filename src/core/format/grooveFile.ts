@@ -1,19 +1,42 @@
 import type { School } from '../count/schools';
 import { writeGroove } from '../documents/groove';
 import type { Groove } from '../groove/groove';
+import { CLICK_PLANS, type ClickPlanName } from '../time/clickPlan';
 import { drumTabOf } from './drumTab';
 import type { GrooveFile } from './grooveFileKinds';
 import { lilypondOf } from './lilypond';
 import { midiOf } from './midiOut';
 import { musicXmlOf } from './musicXml';
+import { packedMusicXml } from './packedMusicXml';
+
+/** What else stands in a MIDI file: a click, bars counted in; and whether it goes as it is written, not as it is swung. */
+export interface MidiWishes {
+  click?: ClickPlanName;
+  countIn?: number;
+  isAsWritten?: boolean;
+}
 
 /** A groove as a file: once through, at its own tempo. */
-export function grooveFile(groove: Groove, file: GrooveFile, school: School): string | Uint8Array {
+export function grooveFile(
+  groove: Groove,
+  file: GrooveFile,
+  school: School,
+  { click, countIn = 0, isAsWritten = false }: MidiWishes = {},
+): string | Uint8Array {
   switch (file) {
     case 'midi':
-      return midiOf({ groove, rounds: 1, bpm: groove.tempo, click: { kind: 'silent' }, countIn: 0 });
+      return midiOf({
+        groove,
+        rounds: 1,
+        bpm: groove.tempo,
+        click: click ? CLICK_PLANS[click] : { kind: 'silent' },
+        countIn,
+        ...(isAsWritten && { swing: 'straight' }),
+      });
     case 'musicxml':
       return musicXmlOf(groove);
+    case 'mxl':
+      return packedMusicXml(musicXmlOf(groove));
     case 'text':
       return drumTabOf(groove, school);
     case 'lilypond':

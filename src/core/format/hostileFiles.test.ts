@@ -34,7 +34,7 @@ const groove = (() => {
 
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
 /** Those that are read, too. */
-const READ = GROOVE_FILE_NAMES.filter((file) => file !== 'lilypond');
+const READ = GROOVE_FILE_NAMES.filter((file) => file !== 'lilypond' && file !== 'mxl');
 const good = READ.map((file) => {
   const written = grooveFile(groove, file, SCHOOLS[0]);
   return { name: `rope.${GROOVE_FILES[file].ending}`, bytes: typeof written === 'string' ? bytesOf(written) : written };

@@ -12,6 +12,8 @@ export const FileMenu = memo(function FileMenu({ id }: { id: string }) {
       files={[
         { words: 'Handout, on paper or as PDF', href: `/handout/${id}`, isPage: true },
         ...GROOVE_FILE_NAMES.map((file) => ({ words: GROOVE_FILES[file].words, href: `/files/grooves/${id}/${file}` })),
+        { words: 'MIDI file with a click, a bar counted in', href: `/files/grooves/${id}/midi?click=counts&countIn=1` },
+        { words: 'MIDI file as written, not swung', href: `/files/grooves/${id}/midi?swing=written` },
       ]}
     />
   );
