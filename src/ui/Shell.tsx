@@ -91,11 +91,12 @@ export function Shell({ role, name, workshop, signOut, children }: ShellProps) {
               aria-current={here ? 'page' : undefined}
               sx={{
                 width: { sm: 1 },
-                px: { xs: role === 'teacher' ? 0.6 : 1, sm: 0 },
+                // A teacher's eight words stand side by side on the narrowest phone.
+                px: { xs: role === 'teacher' ? 'clamp(2px, 1vw, 5px)' : 1, sm: 0 },
                 minHeight: 44,
                 display: 'grid',
                 placeItems: 'center',
-                fontSize: 13,
+                fontSize: { xs: 'clamp(10.5px, 3.35vw, 13px)', sm: 13 },
                 color: 'inherit',
                 textDecoration: 'none',
                 opacity: here ? 1 : 0.8,

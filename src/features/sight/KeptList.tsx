@@ -38,17 +38,19 @@ export function KeptList({ kept, onArchive }: KeptListProps) {
                 : sentence(plan.problems[0]!)}
             </Typography>
           </Box>
-          {!archived && plan.ok && (
-            <Button variant="outlined" href={`/room/${id}`} aria-label={`Read ${title}`}>
-              Read
+          <Box sx={{ display: 'flex', gap: 1 }}>
+            {!archived && plan.ok && (
+              <Button variant="outlined" href={`/room/${id}`} aria-label={`Read ${title}`}>
+                Read
+              </Button>
+            )}
+            <Button
+              onClick={() => void onArchive(id, !archived)}
+              aria-label={`${archived ? 'Bring back' : 'Put away'} ${title}`}
+            >
+              {archived ? 'Bring back' : 'Put away'}
             </Button>
-          )}
-          <Button
-            onClick={() => void onArchive(id, !archived)}
-            aria-label={`${archived ? 'Bring back' : 'Put away'} ${title}`}
-          >
-            {archived ? 'Bring back' : 'Put away'}
-          </Button>
+          </Box>
         </Box>
       ))}
     </Box>
