@@ -16,7 +16,7 @@ import { CountWord, PlayedLines } from './StageParts';
 const STRIP_HEIGHT = { 1: 116, 2: 168, 3: 220, 4: 272 } as const;
 
 /** Two lines of a stave, so that one can read ahead; less on a low phone, for the pads. */
-const TWO_LINES = 'min(372px, 44dvh)';
+const TWO_LINES = 'min(372px, 48dvh)';
 
 /**
  * A phone while it plays: the bar that is played, the count, the pads for two thumbs, stop. All else is one touch
