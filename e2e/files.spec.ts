@@ -95,7 +95,7 @@ test('a handout is made, chosen of, and had as PDF', async ({ page }) => {
   const wrong = complaints(page);
   await comeInAs(page, 'Oda');
   await page.goto('/grooves');
-  await page.locator('a[href^="/bench/"]').first().click();
+  await page.getByRole('link', { name: 'Open Ferry ramp on the bench' }).click();
   await page.getByRole('button', { name: 'As a file' }).click();
   await page.getByRole('menuitem', { name: /Handout/ }).click();
   const sheet = page.locator('[data-sheet]');

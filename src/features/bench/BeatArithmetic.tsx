@@ -98,7 +98,7 @@ export const BeatArithmetic = memo(function BeatArithmetic({
           Beat arithmetic at {tempoInWords(groove.tempo)}
         </Typography>
       </AccordionSummary>
-      <AccordionDetails id="beat-arithmetic" sx={{ display: 'grid', gap: 3 }}>
+      <AccordionDetails sx={{ display: 'grid', gap: 3 }}>
         {playing && (
           <Box>
             <Button variant="outlined" onClick={onStop}>
