@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
+import { writeMidi } from 'midi-file';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { comeInAs, complaints, expectAccessible } from './steps';
 
@@ -72,6 +73,52 @@ test('a groove goes out in each format and comes in again through the screens', 
   for (const { bars } of back)
     expect(bars.map(({ strokes }) => strokes.length)).toEqual(document.bars.map(({ strokes }) => strokes.length));
   expect(wrong).toEqual([]);
+});
+
+test('what a MIDI file leaves open is asked, and answered before anything is kept', async ({ page }) => {
+  // Four kicks, and between them a note that no drum has; off-beats lie late.
+  const track = [36, 52, 36, 52, 36, 52, 36, 52].map((noteNumber, index) => ({
+    deltaTime: [0, 60, 36][index && 1 + ((index + 1) % 2)]!,
+    type: 'noteOn',
+    channel: 9,
+    noteNumber,
+    velocity: 90,
+  }));
+  const header = { format: 0, numTracks: 1, ticksPerBeat: 96 };
+  const midi = writeMidi({ header, tracks: [[...track, { deltaTime: 0, type: 'endOfTrack' }]] });
+  const title = `Bottle on the slip ${Date.now() % 100_000}`;
+  await comeInAs(page, 'Oda');
+  await page.goto('/grooves');
+  await page.getByRole('button', { name: 'Read from files' }).click();
+  await page
+    .getByLabel('Files with grooves')
+    .setInputFiles([{ name: `${title}.mid`, mimeType: 'audio/midi', buffer: Buffer.from(midi) }]);
+  const file = page.getByRole('article', { name: title });
+  const answer = async (question: string, choice: string) => {
+    await file.getByLabel(question).click();
+    await page.getByRole('option', { name: choice, exact: true }).click();
+    await expect(file.getByLabel(question)).toContainText(choice);
+  };
+  await expect(file.getByText('Left out: 4 times: note of no surface that is known.')).toBeVisible();
+  await answer('Note 52 (Chinese cymbal), 4 times', 'crash');
+  await expect(file.getByLabel('Off-beats lie late, 63 %')).toContainText('Swung 8ths, 3:2');
+  await expectAccessible(page);
+  await answer('It names no meter', '2/4');
+  // Taken another way once more, nothing is lost.
+  await answer('Note 52 (Chinese cymbal), 4 times', 'Left out');
+  await answer('Note 52 (Chinese cymbal), 4 times', 'ride');
+  await page.getByRole('button', { name: 'Keep 1 groove' }).click();
+  const link = page.getByRole('link', { name: `Open ${title} on the bench` });
+  const id = (await link.getAttribute('href'))!.split('/').at(-1)!;
+  const kept = (await (await page.request.get(`/files/grooves/${id}/json`)).json()) as {
+    swing: unknown;
+    bars: { meter: string; strokes: { surface: string }[] }[];
+  };
+  expect(kept.swing).toEqual({ value: '8th', ratio: '3/2' });
+  expect(kept.bars.map(({ strokes }) => strokes.map(({ surface }) => surface))).toEqual([
+    ['kick', 'ride', 'kick', 'ride'],
+    ['kick', 'ride', 'kick', 'ride'],
+  ]);
 });
 
 test('files are dropped on the shelf', async ({ page }) => {

@@ -7,6 +7,7 @@ import { readGroove, writeGroove } from '@/core/documents/groove';
 import { midiStrokes } from '@/core/format/midiFile';
 import { STARTERS } from '@/core/testing/starters';
 
+const SWUNG = { ...STARTERS[0]!, swing: { value: '8th', ratio: '2' } as const };
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'mochila-convert-'));
 afterAll(() => fs.rmSync(folder, { recursive: true }));
 
@@ -39,6 +40,17 @@ test('a groove becomes each kind of file, and its own again', () => {
       STARTERS[0]!.bars.map(({ strokes }) => strokes.length),
     );
   }
+}, 60_000);
+
+test('what a file leaves open is said, and taken otherwise where it is answered', () => {
+  const [file, to] = ['swung.mid', 'swung.json'].map((name) => path.join(folder, name)) as [string, string];
+  fs.writeFileSync(path.join(folder, 'swung.json'), JSON.stringify(writeGroove(SWUNG)));
+  convert(path.join(folder, 'swung.json'), file);
+  expect(convert(file, to).said).toContain('swing=2. Or none, 3/2, 3.');
+  expect(convert(file, to, 'swing=none')).toMatchObject({ status: 0 });
+  const again = readGroove(JSON.parse(fs.readFileSync(to, 'utf8')));
+  expect(again.ok && again.value.swing).toBeUndefined();
+  expect(convert(file, to, 'graces=strokes').said).toContain('does not ask for graces. It asks for swing.');
 }, 60_000);
 
 test('what cannot be done is said in a line', () => {

@@ -16,6 +16,7 @@ import {
   equal,
   format,
   frac,
+  less,
   toNumber,
   ZERO,
   type Fraction,
@@ -142,6 +143,11 @@ function speedIn({ meter, speed }: PlayedBar, reading: Reading, tempo: Fraction)
   return { times: format(div(div(speed, beat), tempo)), beat: format(beat) };
 }
 
+/** The meter of the bar that a pick-up is the end of: that of the one after it, where it is shorter. */
+function pickupOf([first, next]: readonly PlayedBar[]): Meter | undefined {
+  return first && next && less(barLength(first.meter), barLength(next.meter)) ? next.meter : undefined;
+}
+
 /**
  * A chart written out to be played. Each bar that differs stands once, by section, so that what is found in one is
  * said of the other; passages go through them with the feel and tempo of every bar. What a section's groove does not
@@ -159,11 +165,13 @@ export function writeOutChart(form: ChartForm, title: string, grooves: GroovesBy
   const passages = new Passages();
   const first = played[0]!;
   const tempo = div(first.speed, countsOf(first.meter, reading)[0]!.length);
+  const pickup = form.pickup ? pickupOf(played) : undefined;
   let before = '';
   let from = ZERO;
   for (const one of played) {
     const kept = grooveBar(one, reading, grooves);
-    const { bar, caught } = barOf(one, kept, reading);
+    const { bar: plain, caught } = barOf(one, kept, reading);
+    const bar = pickup && one.written === first.written ? { ...plain, endOf: pickup } : plain;
     const isFree = !one.isRest && !kept;
     const name = JSON.stringify([one.section, formatMeter(bar.meter), bar.cells, bar.strokes]);
     if (!barNamed.has(name)) barNamed.set(name, bars.push(bar) - 1);

@@ -1,5 +1,5 @@
-import type { WholeNotes } from '../time/fraction';
-import type { Meter, Reading } from '../grid/meter';
+import { add, compare, div, sub, type WholeNotes } from '../time/fraction';
+import { countsOf, cutOff, type CountedMeter, type Meter, type Reading } from '../grid/meter';
 import { cellsOfDivisions, slotsOfBar, type Cell } from '../grid/cells';
 import { syllable, type School } from './schools';
 
@@ -18,4 +18,19 @@ export function labels(meter: Meter, reading: Reading, grid: number | number[] |
   return slotsOfBar(meter, reading, cellsOfDivisions(meter, reading, grid)).map(({ at, count, part, cell }) =>
     part === 0 ? { at, say: String(count), count } : { at, say: syllable(school, cell.parts, part) },
   );
+}
+
+/** What is said on every slot of a bar; of a pick-up as in the bar it ends. */
+export function labelsOf(bar: CountedMeter & { cells: readonly Cell[] }, reading: Reading, school: School): Label[] {
+  const all = labels(bar.meter, reading, [...bar.cells], school);
+  if (!bar.endOf) return all;
+  const counts = countsOf(bar.endOf, reading);
+  return all.map(({ at, say, count: own }) => {
+    const place = add(cutOff(bar), at);
+    const count = counts.findLast((one) => compare(one.at, place) <= 0)!;
+    const { n, d } = div(sub(place, count.at), count.length);
+    if (n === 0) return { at, say: String(count.number), count: count.number };
+    // Where it begins between counts its slots are parts of those, and no longer of its own.
+    return own === undefined ? { at, say } : { at, say: syllable(school, d, n) };
+  });
 }

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { gridInWords, nearestSlots, slotAt, slotsOfBar } from '../grid/cells';
-import { countsOf, formatMeter, MOST_BEATS, parseMeter, type Reading } from '../grid/meter';
+import { barLength, countsOf, formatMeter, MOST_BEATS, parseMeter, type Reading } from '../grid/meter';
 import type { Bar, Groove, Stroke } from '../groove/groove';
 import { HEIGHTS, LIMBS, ORNAMENTS, SURFACES } from '../groove/limbs';
 import { MOST_BARS, MOST_LEAN } from '../limits';
 import { type Problem, type Result } from '../result';
-import { format } from '../time/fraction';
+import { format, less } from '../time/fraction';
 import { readVersioned } from './reader';
 import { placeShape, swingShape, tempoShape, textShape, titleShape } from './shapes';
 
@@ -25,6 +25,7 @@ const stroke = z.strictObject({
 
 const bar = z.strictObject({
   meter,
+  endOf: meter.optional(),
   cells: z
     .array(z.strictObject({ counts: z.number().int().min(1).max(4), parts: z.number().int().min(1).max(8) }))
     .min(1)
@@ -92,6 +93,16 @@ function barProblems(one: Bar, index: number, reading: Reading): Problem[] {
       path: [...path, 'meter', 'grouping'],
       where: `${where}, grouping ${each.where}`,
     }));
+  if (one.endOf && !less(barLength(one.meter), barLength(one.endOf)))
+    return [
+      {
+        code: 'no-pick-up',
+        path: [...path, 'endOf'],
+        where,
+        say: `A bar of ${formatMeter(one.meter)} is not the end of one of ${formatMeter(one.endOf)}.`,
+        remedy: 'Let a pick-up be shorter than its bar.',
+      },
+    ];
   const counts = countsOf(one.meter, reading).length;
   const filled = one.cells.reduce((total, cell) => total + cell.counts, 0);
   if (filled !== counts) {

@@ -55,7 +55,7 @@ export interface FormBar {
 /** What is played, from the first bar to the last. Rounds, drills, calls, sides and layers all come to this. */
 export interface Form {
   bars: readonly FormBar[];
-  /** Bars counted in, like the first, clicked on every count. */
+  /** Bars counted in, like the first, clicked on every count; before a pick-up the last is the bar that it ends. */
   countIn: number;
 }
 
@@ -166,7 +166,7 @@ export function formOf(plan: Plan): Form {
       });
     }
   }
-  return { bars: form, countIn: plan.countIn };
+  return { bars: form, countIn: plan.countIn && form[0]?.bar.endOf ? plan.countIn + 1 : plan.countIn };
 }
 
 /** The tempo of a passage while the plan goes so many beats a minute. */

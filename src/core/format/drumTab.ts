@@ -1,4 +1,4 @@
-import { labels } from '../count/labels';
+import { labelsOf } from '../count/labels';
 import type { School } from '../count/schools';
 import { slotsOfBar } from '../grid/cells';
 import { meterInWords } from '../grid/meter';
@@ -59,7 +59,7 @@ export function drumTabOf(groove: Groove, school: School): string {
   );
   const blockOf = (bar: Bar, index: number): string => {
     const columns = slotsOfBar(bar.meter, groove.reading, bar.cells);
-    const said = labels(bar.meter, groove.reading, bar.cells, school);
+    const said = labelsOf(bar, groove.reading, school);
     // A number of two digits stands by its last one.
     const counts = columns.map(
       ({ at }) =>

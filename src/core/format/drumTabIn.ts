@@ -6,7 +6,7 @@ import { FASTEST, MOST_BARS, MOST_TITLE, SLOWEST } from '../limits';
 import { fail, problem, type Result } from '../result';
 import type { Swing } from '../time/swing';
 import { TAB_LINES, TAB_ORNAMENTS, type TabLine } from './drumTab';
-import { asRead, LeftOut, limbFor, type GrooveRead } from './grooveRead';
+import { asRead, LeftOut, limbFor, UNTITLED, type GrooveRead } from './grooveRead';
 
 /** Characters of a page of tab. */
 const MOST_TAB_CHARACTERS = 200_000;
@@ -219,7 +219,7 @@ export function readDrumTab(text: string): Result<GrooveRead> {
   }
   const groove: Groove = {
     version: 1,
-    title: head.title || 'From a file',
+    title: head.title || UNTITLED,
     reading: head.reading,
     tempo: Math.min(FASTEST, Math.max(SLOWEST, head.tempo ?? 100)),
     ...(head.swing && { swing: head.swing }),

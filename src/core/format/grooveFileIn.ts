@@ -1,7 +1,8 @@
 import { readGroove } from '../documents/groove';
+import { MOST_TITLE } from '../limits';
 import { fail, ok, type Result } from '../result';
 import { readDrumTab } from './drumTabIn';
-import type { GrooveRead } from './grooveRead';
+import { UNTITLED, type Answers, type GrooveRead } from './grooveRead';
 import { readMidiGroove } from './midiGroove';
 import { readMusicXml } from './musicXmlIn';
 
@@ -12,17 +13,27 @@ export const GROOVE_ENDINGS = ['.json', '.musicxml', '.xml', '.mid', '.midi', '.
 export const MOST_FILE_BYTES = 5_000_000;
 
 /**
- * A groove from a file, by the ending of its name; what of the file is not in it is said. Problems say what would
- * work.
+ * A groove from a file, by the ending of its name; what of the file is not in it is said, and what it leaves open is
+ * asked. One without a title is called like its file. Problems say what would work.
  */
-export function readGrooveFile(name: string, bytes: Uint8Array): Result<GrooveRead> {
+export function readGrooveFile(name: string, bytes: Uint8Array, answers: Answers = {}): Result<GrooveRead> {
+  const read = readByEnding(name, bytes, answers);
+  const called = name
+    .replace(/\.[a-z]+$/i, '')
+    .slice(0, MOST_TITLE)
+    .trim();
+  if (!read.ok || read.value.groove.title !== UNTITLED || !called) return read;
+  return ok({ ...read.value, groove: { ...read.value.groove, title: called } });
+}
+
+function readByEnding(name: string, bytes: Uint8Array, answers: Answers): Result<GrooveRead> {
   if (bytes.length > MOST_FILE_BYTES)
     return wrong('too-large', `${name} is larger than 5 MB.`, 'Save fewer bars in it.');
   const ending = /\.[a-z]+$/i.exec(name)?.[0].toLowerCase();
   switch (ending) {
     case '.mid':
     case '.midi':
-      return readMidiGroove(bytes);
+      return readMidiGroove(bytes, answers);
     case '.musicxml':
     case '.xml':
       return withText(name, bytes, readMusicXml);

@@ -61,7 +61,7 @@ export function midiStrokes(bytes: Uint8Array): Result<MidiStroke[]> {
 const refuse = (code: string, say: string, remedy: string) => fail(problem(code, say, remedy));
 
 /** A file with its events in the order of their ticks, and which of them are struck on which channel. */
-interface MidiEvents {
+export interface MidiEvents {
   header: MidiData['header'];
   events: Placed[];
   /** What is struck, on the drum channel or else on the one with the most notes. */

@@ -3,8 +3,10 @@ import { formOf, type Plan } from '../form/form';
 import { beatOf } from '../groove/beat';
 import type { Height } from '../groove/limbs';
 import { barLength, formatMeter, type Meter } from '../grid/meter';
+import { countedIn } from '../schedule/countIn';
 import { schedule } from '../schedule/schedule';
-import { add, frac, mul, ONE, toNumber, type WholeNotes } from '../time/fraction';
+import { add, frac, mul, ONE, sub, sum, toNumber, type WholeNotes } from '../time/fraction';
+import type { Swing } from '../time/swing';
 import { valueMs } from '../time/tempoMap';
 import { noteWritten } from './drumNotes';
 
@@ -18,6 +20,15 @@ const NOTE_TICKS = TICKS_A_QUARTER / 16;
 
 /** As kits are set in the factory, about; what is read back as the same heights. */
 export const VELOCITIES: Record<Height, number> = { ghost: 25, tap: 70, accent: 110 };
+
+/** How a swing is told in a text, which the format has no event for. */
+export const SWING_TEXT = {
+  write: ({ value, ratio }: Swing): string => `Swing ${value}s ${ratio}`,
+  read: (text: string): Swing | undefined => {
+    const [, value, ratio] = /^Swing (8th|16th)s (tempo-aware|[1-9]\d?(?:\/[1-9]\d?)?)$/.exec(text) ?? [];
+    return value && ratio ? { value: value as Swing['value'], ratio } : undefined;
+  },
+};
 
 /** Texts are bytes there: as UTF-8. */
 const asBytes = (text: string): string => String.fromCharCode(...new TextEncoder().encode(text));
@@ -55,7 +66,8 @@ export function midiOf(plan: Plan): Uint8Array {
   const form = formOf(plan);
   const { sounds } = schedule(form);
   const meterAt = (index: number) => form.bars[index]!.bar.meter;
-  const countIn = mul(barLength(meterAt(0)), frac(form.countIn));
+  const counted = countedIn(form);
+  const countIn = sum(counted.map(({ length }) => length));
   const ticks = (length: WholeNotes): number => toNumber(mul(length, frac(4 * TICKS_A_QUARTER)));
   const wholeMs = valueMs(ONE, { bpm: plan.bpm, beat: beatOf(plan.groove) });
 
@@ -77,8 +89,18 @@ export function midiOf(plan: Plan): Uint8Array {
   const guide: Placed[] = [
     { tick: 0, type: 'trackName', text: asBytes(plan.groove.title || 'Groove') },
     { tick: 0, type: 'setTempo', microsecondsPerBeat: Math.round(wholeMs * 250) },
-    { tick: 0, ...timeSignature(meterAt(0)) },
+    { tick: 0, ...timeSignature(counted[0]?.meter ?? meterAt(0)) },
   ];
+  const swing = plan.swing ?? plan.groove.swing;
+  if (swing && swing !== 'straight') guide.push({ tick: 0, type: 'text', text: SWING_TEXT.write(swing) });
+  const last = counted.at(-1);
+  if (last && form.bars[0]!.bar.endOf) {
+    // The bar that breaks off before a pick-up is as short as it sounds.
+    const { meter } = form.bars[0]!.bar;
+    const beats = toNumber(mul(last.length, frac(meter.unit)));
+    guide.push({ tick: Math.round(ticks(sub(countIn, last.length))), ...timeSignature({ ...meter, beats }) });
+    guide.push({ tick: Math.round(ticks(countIn)), ...timeSignature(meter) });
+  }
   let start = countIn;
   for (const [index, { origin, bar }] of form.bars.entries()) {
     const tick = Math.round(ticks(start));

@@ -19,7 +19,7 @@ import {
 } from '../time/fraction';
 import type { Swing } from '../time/swing';
 import { surfaceWritten } from './drumNotes';
-import { asRead, LeftOut, limbFor, type GrooveRead } from './grooveRead';
+import { asRead, LeftOut, limbFor, UNTITLED, type GrooveRead } from './grooveRead';
 import { NOTE_TYPES, STAFF_PLACES } from './musicXml';
 import {
   attribute,
@@ -273,7 +273,7 @@ function grooveOf(reader: PartReader, title: string): Result<GrooveRead> {
   const tempo = Math.round((quarters / 4 / toNumber(beat)) * 1000) / 1000;
   const groove: Groove = {
     version: 1,
-    title: title || 'From a file',
+    title: title || UNTITLED,
     reading,
     tempo: Math.min(FASTEST, Math.max(SLOWEST, tempo)),
     ...(head.swing && { swing: head.swing }),

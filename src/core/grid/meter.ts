@@ -78,6 +78,25 @@ export function countsOf(meter: Meter, reading: Reading = 'numbers'): Count[] {
   }));
 }
 
+/** A bar as it is counted: of a meter, and where it is only the end of a bar, a pick-up, of the one it ends. */
+export interface CountedMeter {
+  meter: Meter;
+  endOf?: Meter;
+}
+
+/** Where a pick-up begins in the bar it ends; at the beginning for any other bar. */
+export const cutOff = ({ meter, endOf }: CountedMeter): WholeNotes =>
+  endOf ? sub(barLength(endOf), barLength(meter)) : ZERO;
+
+/** The counts that lie in a bar, those of a pick-up by their numbers in the bar it ends. */
+export function countsIn(bar: CountedMeter, reading: Reading = 'numbers'): Count[] {
+  const from = cutOff(bar);
+  return countsOf(bar.endOf ?? bar.meter, reading).flatMap((count) => {
+    const at = sub(count.at, from);
+    return at.n < 0 ? [] : [{ ...count, at }];
+  });
+}
+
 /** Starts of many bars one after another, and where the last one ends: one longer than `bars`. */
 export function barStarts(lengths: readonly WholeNotes[]): WholeNotes[] {
   const starts: WholeNotes[] = [ZERO];

@@ -1,9 +1,9 @@
 import { fail } from '../result';
-import { add, compare, div, equal, exact, frac, modulo, mul, sub, type WholeNotes } from '../time/fraction';
+import { add, compare, equal, exact, frac, modulo, mul, sub, type WholeNotes } from '../time/fraction';
 import { cellAt, isSwingable } from '../grid/cells';
 import { barLength, barStarts } from '../grid/meter';
 import { NOTE_VALUES } from '../time/noteValue';
-import { offBeat, swungPlace, type Swing } from '../time/swing';
+import { swungPlace, writtenPlace, type Swing } from '../time/swing';
 import { beatOf } from './beat';
 import type { Groove, Stroke } from './groove';
 import { strokesOf, type FreeStroke } from './place';
@@ -126,22 +126,12 @@ export function foldSwing(groove: Groove, swing: Swing): Answer {
       problem('swing-not-fixed', 'A swing that follows the tempo has no one written form.', 'Choose a fixed ratio.'),
     );
   const ratio = exact(swing.ratio);
-  const half = NOTE_VALUES[swing.value];
-  const pair = mul(half, frac(2));
-  const turn = mul(pair, offBeat(ratio));
-  /** The two straight pieces of the swing, taken backwards. */
-  const even = (within: WholeNotes) =>
-    compare(within, turn) <= 0
-      ? mul(within, div(half, turn))
-      : add(half, mul(sub(within, turn), div(half, sub(pair, turn))));
   const starts = barStarts(groove.bars.map((bar) => barLength(bar.meter)));
   const strokes = groove.bars.flatMap((bar, index) =>
-    bar.strokes.map((stroke): FreeStroke => {
-      const within = modulo(stroke.at, pair);
-      const start = sub(stroke.at, within);
-      const whole = compare(add(start, pair), barLength(bar.meter)) <= 0;
-      return { ...stroke, at: add(starts[index]!, add(start, whole ? even(within) : within)) };
-    }),
+    bar.strokes.map((stroke): FreeStroke => ({
+      ...stroke,
+      at: add(starts[index]!, writtenPlace(stroke.at, swing.value, ratio, barLength(bar.meter))),
+    })),
   );
   const folded = inBars(
     groove,

@@ -17,6 +17,8 @@ export interface Stroke {
 /** A bar: its meter, the grid that fills it, and the strokes that lie on the grid. */
 export interface Bar {
   meter: Meter;
+  /** The meter of the whole bar that a pick-up is the end of. */
+  endOf?: Meter;
   cells: Cell[];
   strokes: Stroke[];
 }

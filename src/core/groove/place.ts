@@ -51,7 +51,7 @@ export function barsToFill(length: WholeNotes, meter: Meter): number {
 }
 
 /** The most parts a count may be divided into. */
-const MOST_PARTS = 8;
+export const MOST_PARTS = 8;
 
 /**
  * The cells that hold given places of one bar: each count divided no further than it needs, and where no

@@ -1,5 +1,5 @@
 import { slotsOfBar, type Cell } from '../grid/cells';
-import { barLength, countsOf, type Meter, type Reading } from '../grid/meter';
+import { barLength, countsIn, type CountedMeter, type Reading } from '../grid/meter';
 import { randomFrom } from '../random';
 import type { BasePlan, ClickPlan } from '../time/clickPlan';
 import { add, compare, exact, floor, frac, less, mul, sub, ZERO, type WholeNotes } from '../time/fraction';
@@ -9,8 +9,7 @@ import { NOTE_VALUES } from '../time/noteValue';
 export type ClickVoice = 'one' | 'count' | 'division';
 
 /** A bar as the click needs it: its grid. */
-export interface ClickedBar {
-  meter: Meter;
+export interface ClickedBar extends CountedMeter {
   reading: Reading;
   cells: readonly Cell[];
 }
@@ -41,7 +40,7 @@ export function clicks(plan: ClickPlan, bars: readonly ClickedBar[]): Click[] {
         .sort((a, b) => a.bar - b.bar);
     default:
       return bars.flatMap((one, bar) => {
-        const counts = countsOf(one.meter, one.reading);
+        const counts = countsIn(one, one.reading);
         return placesInBar(plan, one).map((written) => {
           const number = counts.find((count) => compare(count.at, written) === 0)?.number;
           return { bar, written, voice: voiceOf(number) };
@@ -63,10 +62,11 @@ function voiceOf(count: number | undefined): ClickVoice {
 
 function placesInBar(
   plan: Extract<BasePlan, { kind: 'slots' | 'value' | 'on' | 'offBeats' }>,
-  { meter, reading, cells }: ClickedBar,
+  bar: ClickedBar,
 ): WholeNotes[] {
+  const { meter, reading, cells } = bar;
   if (plan.kind === 'slots') return slotsOfBar(meter, reading, cells).map((slot) => slot.at);
-  const counts = countsOf(meter, reading);
+  const counts = countsIn(bar, reading);
   if (plan.kind === 'on') return counts.filter((count) => plan.counts.includes(count.number)).map((count) => count.at);
   if (plan.kind === 'offBeats') return counts.map((count) => add(count.at, mul(count.length, frac(1, 2))));
   const step = NOTE_VALUES[plan.value];
@@ -77,9 +77,7 @@ function placesInBar(
 }
 
 function clicksEvery(step: WholeNotes, from: WholeNotes, bars: readonly ClickedBar[]): Click[] {
-  const counts = bars.flatMap(({ meter, reading }, bar) =>
-    countsOf(meter, reading).map((count) => ({ ...count, bar })),
-  );
+  const counts = bars.flatMap((one, bar) => countsIn(one, one.reading).map((count) => ({ ...count, bar })));
   const found: Click[] = [];
   for (let place = from; less(place, frac(counts.length)); place = add(place, step)) {
     const count = counts[floor(place)]!;

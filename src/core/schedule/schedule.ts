@@ -2,9 +2,10 @@ import type { School } from '../count/schools';
 import type { Form } from '../form/form';
 import { countsOf } from '../grid/meter';
 import type { ClickPlan } from '../time/clickPlan';
-import { add, ZERO, type WholeNotes } from '../time/fraction';
+import { add, less, ZERO, type WholeNotes } from '../time/fraction';
 import type { Ms } from '../time/units';
 import { clicks, type ClickedBar } from './clicks';
+import { countedIn } from './countIn';
 import { layerNotes } from './layers';
 import { strokesStruck, type StruckPlace } from './strokes';
 import type { Schedule, TimedBar, TimedSound } from './timed';
@@ -60,11 +61,16 @@ export function schedule(form: Form, { count }: { count?: SpokenCount } = {}): S
 }
 
 const clicked = ({ bars }: Form): ClickedBar[] =>
-  bars.map(({ bar, reading }) => ({ meter: bar.meter, cells: bar.cells, reading }));
-const countedIn = (form: Form): ClickedBar[] => Array.from({ length: form.countIn }, () => clicked(form)[0]!);
+  bars.map(({ bar: { meter, endOf, cells }, reading }) => ({ meter, endOf, cells, reading }));
+
+/** Of what lies in bars counted in, what comes before they break off. */
+const before = <T extends { bar: number; written: WholeNotes }>(all: readonly T[], form: Form): T[] => {
+  const counted = countedIn(form);
+  return all.filter(({ bar, written }) => less(written, counted[bar]!.length));
+};
 
 function clicksOf(form: Form, { countInStarts, place, toMs }: Timeline): TimedSound[] {
-  const inward = clicks(ON_COUNTS, countedIn(form)).map(({ bar, written, voice }): TimedSound => {
+  const inward = before(clicks(ON_COUNTS, countedIn(form)), form).map(({ bar, written, voice }): TimedSound => {
     const at = add(countInStarts[bar]!, written);
     return { kind: 'click', at, ms: toMs(at), barInRun: bar - form.countIn, voice };
   });
@@ -103,7 +109,7 @@ function wordsOf(form: Form, { countInStarts, place, toMs }: Timeline, { school,
   const inward = spokenCount(ON_COUNTS, countedIn(form), school, (bar, written) => toMs(inPlace(bar, written)));
   const along = spokenCount(plan, clicked(form), school, (bar, written) => toMs(place(bar, written)));
   return {
-    sounds: [...inward.words.map(asSound(inPlace, form.countIn)), ...along.words.map(asSound(place, 0))],
+    sounds: [...before(inward.words, form).map(asSound(inPlace, form.countIn)), ...along.words.map(asSound(place, 0))],
     unspoken: along.unspoken,
   };
 }
@@ -143,10 +149,12 @@ function strokesOf({ bars }: Form, { place, toMs }: Timeline): TimedSound[] {
 }
 
 function barsOf({ bars, countIn }: Form, { starts, countInStarts, toMs }: Timeline): TimedBar[] {
+  const counted = countedIn({ bars, countIn });
   const inward = countInStarts.map((start, index): TimedBar => ({
     ...bars[0]!.origin,
     round: -1,
     barInRun: index - countIn,
+    counts: counted[index]!.counts,
     startMs: toMs(start),
     endMs: toMs(countInStarts[index + 1] ?? ZERO),
   }));

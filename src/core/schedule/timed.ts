@@ -54,6 +54,8 @@ export interface TimedBar extends Origin {
   startMs: Ms;
   endMs: Ms;
   barInRun: number;
+  /** How many counts are counted in it; only of bars counted in. */
+  counts?: number;
 }
 
 export interface Schedule {

@@ -2,10 +2,11 @@ import type { Form, FormBar } from '../form/form';
 import { cellAt, isSwingable } from '../grid/cells';
 import { barLength, barStarts } from '../grid/meter';
 import type { Bar } from '../groove/groove';
-import { add, compare, equal, format, frac, mul, negate, ZERO, type WholeNotes } from '../time/fraction';
+import { add, compare, equal, format, negate, sum, ZERO, type WholeNotes } from '../time/fraction';
 import { swingRatio, swungPlace, type Swing } from '../time/swing';
 import { clock, valueMs, type TempoChange, type TempoMap } from '../time/tempoMap';
 import type { Bpm, Ms } from '../time/units';
+import { countedIn } from './countIn';
 
 /** Where the bars of a form lie, and when. */
 export interface Timeline {
@@ -19,11 +20,11 @@ export interface Timeline {
 
 export function timelineOf({ bars, countIn }: Form): Timeline {
   const starts = barStarts(bars.map(({ bar }) => barLength(bar.meter)));
-  const first = barLength(bars[0]!.bar.meter);
+  const inward = countedIn({ bars, countIn }).map(({ length }) => length);
   const swungBars = new SwungBars();
   return {
     starts,
-    countInStarts: Array.from({ length: countIn }, (_, index) => negate(mul(first, frac(countIn - index)))),
+    countInStarts: inward.map((_, index) => negate(sum(inward.slice(index)))),
     toMs: withHolds(clock(tempoMapOf(bars, starts)), holdsOf(bars, starts)),
     place: (barInRun, written) => add(starts[barInRun]!, swungBars.place(bars[barInRun]!, written)),
   };

@@ -1,9 +1,9 @@
 import { clicks, type ClickedBar } from './clicks';
 import type { ClickPlan } from '../time/clickPlan';
 import { add, compare, equal, frac, mul, type WholeNotes } from '../time/fraction';
-import { barLength, countsOf } from '../grid/meter';
+import { barLength, countsIn } from '../grid/meter';
 import type { Ms } from '../time/units';
-import { labels } from '../count/labels';
+import { labelsOf } from '../count/labels';
 import { syllable, type School } from '../count/schools';
 
 /** A number or syllable to be said on a place of a bar, before swing. */
@@ -52,10 +52,10 @@ export function spokenCount(
  * What is said on a place: its slot's own word; between the slots of a grid that is too wide, the & half-way of a
  * count.
  */
-function wordAt({ meter, reading, cells }: ClickedBar, written: WholeNotes, school: School): string {
-  const slot = labels(meter, reading, [...cells], school).find(({ at }) => equal(at, written));
+function wordAt(bar: ClickedBar, written: WholeNotes, school: School): string {
+  const slot = labelsOf(bar, bar.reading, school).find(({ at }) => equal(at, written));
   if (slot) return slot.say;
-  const counts = countsOf(meter, reading);
+  const counts = countsIn(bar, bar.reading);
   const number = counts.find(({ at }) => equal(at, written));
   if (number) return String(number.number);
   return counts.some(({ at, length }) => equal(add(at, mul(length, frac(1, 2))), written))
@@ -63,12 +63,9 @@ function wordAt({ meter, reading, cells }: ClickedBar, written: WholeNotes, scho
     : '';
 }
 
-function slowEnough(
-  { meter, reading }: ClickedBar,
-  words: readonly CountedWord[],
-  msOf: (written: WholeNotes) => Ms,
-): CountedWord[] {
-  const counts = countsOf(meter, reading);
+function slowEnough(bar: ClickedBar, words: readonly CountedWord[], msOf: (written: WholeNotes) => Ms): CountedWord[] {
+  const { meter, reading } = bar;
+  const counts = countsIn(bar, reading);
   const end = msOf(barLength(meter));
   const groups = groupStarts(meter.grouping, counts.length);
   return counts.flatMap(({ at, length, number }, index) => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { compare, exact, format, toNumber } from './fraction';
 import { barLength } from '../grid/meter';
-import { offBeat, swingRatio, swungPlace } from './swing';
+import { offBeat, swingRatio, swungPlace, writtenPlace } from './swing';
 import { meterOf } from '../testing/arbitrary';
 
 describe('swing', () => {
@@ -35,5 +35,22 @@ describe('swing', () => {
   test('the middle of a pair lands where the ratio says, from both sides', () => {
     const swung = (at: string) => format(swungPlace(exact(at), '8th', exact('2'), exact('1')));
     expect(['1/16', '1/8', '3/16'].map(swung)).toEqual(['1/12', '1/6', '5/24']);
+  });
+
+  test('what sounds is taken back to where it is written, whatever the ratio', () => {
+    const place = fc.integer({ min: 0, max: 95 }).map((n) => exact(`${n}/96`));
+    fc.assert(
+      fc.property(
+        place,
+        fc.constantFrom('1', '3/2', '2', '3', '7/2'),
+        fc.constantFrom('8th' as const, '16th' as const),
+        fc.constantFrom('4/4', '7/8', '3/4'),
+        (at, ratio, value, meter) => {
+          const length = barLength(meterOf(meter));
+          const sounds = swungPlace(at, value, exact(ratio), length);
+          expect(format(writtenPlace(sounds, value, exact(ratio), length))).toBe(format(at));
+        },
+      ),
+    );
   });
 });

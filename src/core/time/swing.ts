@@ -66,3 +66,23 @@ export function swungPlace(at: WholeNotes, value: Swing['value'], ratio: Fractio
   if (compare(within, half) <= 0) return add(start, mul(within, div(turn, half)));
   return add(start, add(turn, mul(sub(within, half), div(sub(pair, turn), half))));
 }
+
+/**
+ * Where a place that sounds at `at` is written: the two straight pieces of `swungPlace` taken backwards, both in whole
+ * notes from the start of the bar.
+ */
+export function writtenPlace(
+  at: WholeNotes,
+  value: Swing['value'],
+  ratio: Fraction,
+  barLength: WholeNotes,
+): WholeNotes {
+  const half = NOTE_VALUES[value];
+  const pair = mul(half, frac(2));
+  const within = modulo(at, pair);
+  const start = sub(at, within);
+  if (compare(add(start, pair), barLength) > 0) return at;
+  const turn = mul(pair, offBeat(ratio));
+  if (compare(within, turn) <= 0) return add(start, mul(within, div(half, turn)));
+  return add(start, add(half, mul(sub(within, turn), div(half, sub(pair, turn)))));
+}

@@ -1,22 +1,15 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import type { School } from '@/core/count/schools';
-import { readGroove } from '@/core/documents/groove';
-import { limbsIn } from '@/core/groove/kit';
 import { LEVELS, type Level } from '@/core/limits';
 import { Pick } from '@/ui/Pick';
-import { Strip } from '@/ui/strip/Strip';
-import { tempoInWords } from '@/ui/words/figures';
-import { factsOf, grooveInWords } from '@/ui/words/grooves';
 import { plural } from '@/ui/words/text';
 import { keepGroovesAction } from './actions';
-import type { FileRead } from './grooveFiles.worker';
-import { readFiles } from './readFiles';
+import { FileShown } from './FileShown';
+import { useFilesRead } from './useFilesRead';
 
 interface ImportGroovesProps {
   school: School;
@@ -25,32 +18,26 @@ interface ImportGroovesProps {
   onClose: () => void;
 }
 
-/** Bars of a groove that are shown before it is kept. */
-const SHOWN_BARS = 2;
-
 /** Grooves from files: each is shown with what was understood and what was left out, before anything is kept. */
 export function ImportGrooves({ school, dropped, onClose }: ImportGroovesProps) {
   const picker = useRef<HTMLInputElement>(null);
-  const [read, setRead] = useState<FileRead[]>([]);
-  const [isReading, setReading] = useState(false);
-  const [refused, setRefused] = useState<ReadonlySet<number>>(new Set());
+  const { given, isReading, take, answer } = useFilesRead();
+  const [refused, setRefused] = useState<ReadonlySet<string>>(new Set());
   const [level, setLevel] = useState<Level>('first year');
   const [say, setSay] = useState<string>();
   const [isKeeping, setKeeping] = useState(false);
 
-  const take = async (files: readonly File[]) => {
-    setReading(true);
-    await readFiles(files, (more) => setRead((before) => [...before, ...more]));
-    setReading(false);
-  };
   const seen = useRef<readonly File[]>([]);
   useEffect(() => {
     if (!dropped.length || seen.current === dropped) return;
     seen.current = dropped;
     void take(dropped);
-  }, [dropped]);
+  });
 
-  const wanted = read.flatMap((one, index) => ('groove' in one && !refused.has(index) ? [one.groove] : []));
+  const shown = given.flatMap(({ reads, say }, index) =>
+    reads.map((read, inside) => ({ key: `${index} ${inside}`, index, inside, read, say: say[inside] })),
+  );
+  const wanted = shown.flatMap(({ read, key }) => ('groove' in read && !refused.has(key) ? [read.groove] : []));
   const keep = async () => {
     setKeeping(true);
     const wrong = await keepGroovesAction({ grooves: wanted, level }).catch(
@@ -60,10 +47,10 @@ export function ImportGrooves({ school, dropped, onClose }: ImportGroovesProps) 
     setSay(wrong);
     if (!wrong) onClose();
   };
-  const turn = (index: number) =>
+  const turn = (key: string) =>
     setRefused((before) => {
       const after = new Set(before);
-      if (!after.delete(index)) after.add(index);
+      if (!after.delete(key)) after.add(key);
       return after;
     });
   return (
@@ -92,8 +79,17 @@ export function ImportGrooves({ school, dropped, onClose }: ImportGroovesProps) 
           MusicXML, MIDI, plain text, Mochila’s own JSON, or several in a zip; or drop them here. Nothing is kept yet.
         </Typography>
       </Box>
-      {read.map((one, index) => (
-        <FileShown key={index} read={one} school={school} isWanted={!refused.has(index)} onTurn={() => turn(index)} />
+      {shown.map(({ key, index, inside, read, say: why }) => (
+        <FileShown
+          key={key}
+          read={read}
+          school={school}
+          isWanted={!refused.has(key)}
+          onTurn={() => turn(key)}
+          say={why}
+          isReading={isReading}
+          onAnswer={(id, choice) => void answer(index, inside, id, choice)}
+        />
       ))}
       {say && <Alert severity="error">{say}</Alert>}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
@@ -107,47 +103,6 @@ export function ImportGrooves({ school, dropped, onClose }: ImportGroovesProps) 
         )}
         <Button onClick={onClose}>Close</Button>
       </Box>
-    </Box>
-  );
-}
-
-interface FileShownProps {
-  read: FileRead;
-  school: School;
-  isWanted: boolean;
-  onTurn: () => void;
-}
-
-/** A file: the groove that was understood, or why there is none. */
-function FileShown({ read, school, isWanted, onTurn }: FileShownProps) {
-  const groove = 'groove' in read ? readGroove(read.groove) : undefined;
-  if (!('groove' in read) || !groove?.ok)
-    return (
-      <Alert severity="warning">
-        <strong>{read.name}</strong>: {'say' in read ? read.say : 'it cannot be read.'}
-      </Alert>
-    );
-  const { value } = groove;
-  const { left } = read;
-  const glance = { ...value, bars: value.bars.slice(0, SHOWN_BARS) };
-  return (
-    <Box component="article" aria-label={value.title} sx={{ borderTop: 1, borderColor: 'divider', pt: 1.5 }}>
-      <FormControlLabel
-        control={<Checkbox checked={isWanted} onChange={onTurn} />}
-        label={
-          <span>
-            <strong>{value.title}</strong> {grooveInWords(factsOf(value))} · {tempoInWords(value.tempo)} bpm, from{' '}
-            {read.name}
-          </span>
-        }
-      />
-      <Box sx={{ opacity: isWanted ? 1 : 0.4 }}>
-        <Strip groove={glance} school={school} size="glance" task={limbsIn(value)} />
-      </Box>
-      <Typography variant="body2" color={left.length ? 'textPrimary' : 'textSecondary'} sx={{ mt: 0.5 }}>
-        {value.bars.length > SHOWN_BARS && `The first ${SHOWN_BARS} of ${value.bars.length} bars. `}
-        {left.length ? `Left out: ${left.join('; ')}.` : 'All of it was understood.'}
-      </Typography>
     </Box>
   );
 }

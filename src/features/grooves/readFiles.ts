@@ -1,19 +1,28 @@
+import type { Answers } from '@/core/format/grooveRead';
 import type { FileRead } from './grooveFiles.worker';
 import { MOST_FILES, MOST_UNPACKED } from './unpack';
 
 /** A file that is not read after so long is left: something in it never ends. */
 const LONGEST_MS = 8000;
 
-/** Reads files one after another; each that cannot be read says why, and keeps none of the others from being read. */
-export async function readFiles(files: readonly File[], onRead: (read: FileRead[]) => void): Promise<void> {
-  for (const file of files.slice(0, MOST_FILES)) {
-    onRead(file.size > MOST_UNPACKED ? [{ name: file.name, say: 'It is larger than 20 MB.' }] : await readApart(file));
-  }
-  if (files.length > MOST_FILES)
-    onRead([{ name: `${files.length - MOST_FILES} more`, say: `At most ${MOST_FILES} files are read at once.` }]);
+/** A file that was given, and what became of it and of those that are packed in it. */
+export interface FileGiven {
+  file: File;
+  reads: FileRead[];
 }
 
-async function readApart(file: File): Promise<FileRead[]> {
+/** Reads files one after another; each that cannot be read says why, and keeps none of the others from being read. */
+export async function readFiles(files: readonly File[], onRead: (given: FileGiven) => void): Promise<void> {
+  for (const file of files.slice(0, MOST_FILES)) onRead({ file, reads: await readApart(file) });
+  if (files.length > MOST_FILES) {
+    const name = `${files.length - MOST_FILES} more`;
+    onRead({ file: new File([], name), reads: [{ name, say: `At most ${MOST_FILES} files are read at once.` }] });
+  }
+}
+
+/** Reads a file, or what is packed in it, each by the answers that were given of it. */
+export async function readApart(file: File, answers: readonly Answers[] = []): Promise<FileRead[]> {
+  if (file.size > MOST_UNPACKED) return [{ name: file.name, say: 'It is larger than 20 MB.' }];
   const bytes = new Uint8Array(await file.arrayBuffer());
   const worker = new Worker(new URL('./grooveFiles.worker.ts', import.meta.url));
   try {
@@ -28,7 +37,7 @@ async function readApart(file: File): Promise<FileRead[]> {
         clearTimeout(timer);
         leave('It cannot be read: something in it is not as it should be.');
       };
-      worker.postMessage({ name: file.name, bytes }, [bytes.buffer]);
+      worker.postMessage({ name: file.name, bytes, answers }, [bytes.buffer]);
     });
   } finally {
     worker.terminate();

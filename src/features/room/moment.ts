@@ -10,6 +10,8 @@ export interface Moment {
   /** How far into the bar, 0 to 1. */
   fraction: number;
   countingIn: boolean;
+  /** The number that is counted, while counting in. */
+  count?: number;
   /** How often its bar was played before, and how often the whole was gone through. */
   round: number;
   pass: number;

@@ -26,11 +26,13 @@ interface Played {
 export function momentIn(one: TimedBar, ms: Ms, { form, timed }: Omit<Played, 'take'>): Moment | undefined {
   if (ms < one.startMs) return undefined;
   const { startMs, endMs } = timed;
+  const fraction = Math.min(1, (ms - one.startMs) / (one.endMs - one.startMs));
   return {
     bar: one.bar,
     barInRun: one.barInRun,
-    fraction: Math.min(1, (ms - one.startMs) / (one.endMs - one.startMs)),
+    fraction,
     countingIn: one.barInRun < 0,
+    ...(one.counts && { count: Math.min(one.counts, 1 + Math.floor(fraction * one.counts + 1e-4)) }),
     round: Math.max(0, one.round),
     pass: one.pass,
     swing: form.bars[Math.max(0, one.barInRun)]!.swing ?? 'straight',

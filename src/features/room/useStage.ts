@@ -109,9 +109,9 @@ const whereInWords = ({ countingIn, barInRun, bars }: Moment): string =>
   countingIn ? 'counting in' : `bar ${barInRun + 1} of ${bars}`;
 
 /** What is counted at a moment: the syllable of its slot, or the number while counting in. */
-function wordAt({ groove, school }: Piece, bpm: Bpm, { bar, fraction, countingIn, swing }: Moment): string {
+function wordAt({ groove, school }: Piece, bpm: Bpm, { bar, fraction, count, swing }: Moment): string {
+  if (count !== undefined) return String(count);
   const drawn = barsDrawn(groove, school, bpm, swing)[bar]!;
   const percent = 100 * fraction + 0.01;
-  if (countingIn) return String(drawn.counts.findLast((one) => one.percent <= percent)?.number ?? '');
   return drawn.slots.findLast((slot) => slot.percent <= percent)?.say ?? '';
 }

@@ -15,7 +15,7 @@ import {
   Tuplet,
   Voice,
 } from 'vexflow/bravura';
-import { labels } from '@/core/count/labels';
+import { labelsOf } from '@/core/count/labels';
 import type { School } from '@/core/count/schools';
 import type { Bar, Stroke } from '@/core/groove/groove';
 import { writtenBar, type WrittenNote, type WrittenVoice } from '@/core/groove/notation';
@@ -118,7 +118,7 @@ export function drawBar(
       at.set(place, { x: at.get(place)?.x ?? x, strokes: [...(at.get(place)?.strokes ?? []), ...note.strokes] });
     });
   }
-  const said = new Map(labels(bar.meter, reading, bar.cells, school).map((label) => [format(label.at), label]));
+  const said = new Map(labelsOf(bar, reading, school).map((label) => [format(label.at), label]));
   const svg = into.querySelector('svg')!;
   for (const [place, { x, strokes }] of at) {
     const label = said.get(place);

@@ -1,4 +1,4 @@
-import { labels, type Label } from '@/core/count/labels';
+import { labelsOf, type Label } from '@/core/count/labels';
 import type { School } from '@/core/count/schools';
 import type { Groove } from '@/core/groove/groove';
 import { usualSurface } from '@/core/groove/edit';
@@ -6,7 +6,7 @@ import { LIMBS, type Height, type Limb, type Surface } from '@/core/groove/limbs
 import { limbsIn } from '@/core/groove/kit';
 import { slotPlaces } from '@/core/schedule/slotPlaces';
 import { equal, toNumber, type WholeNotes } from '@/core/time/fraction';
-import { barLength, countsOf } from '@/core/grid/meter';
+import { barLength, countsIn } from '@/core/grid/meter';
 import type { Feel } from '@/core/form/form';
 import { beatOf } from '@/core/groove/beat';
 import { valueMs } from '@/core/time/tempoMap';
@@ -64,11 +64,11 @@ export function drawnBar(groove: Groove, index: number, school: School, bpm: Bpm
   const barMs = valueMs(barLength(bar.meter), { bpm, beat: beatOf(groove) });
   return {
     lean: Object.fromEntries(Object.entries(groove.lean ?? {}).map(([limb, ms]) => [limb, (100 * ms) / barMs])),
-    slots: labels(bar.meter, groove.reading, bar.cells, school).map((label, slot) => ({
+    slots: labelsOf(bar, groove.reading, school).map((label, slot) => ({
       ...label,
       percent: 100 * toNumber(places[slot]!),
     })),
-    counts: countsOf(bar.meter, groove.reading).map((count) => ({
+    counts: countsIn(bar, groove.reading).map((count) => ({
       number: count.number,
       percent: (100 * toNumber(count.at)) / length,
       width: (100 * toNumber(count.length)) / length,
