@@ -19,12 +19,6 @@ export function barsPlayed(
   return unrolled.value.filter((_, index) => isWanted.has(of[index] ?? 0));
 }
 
-/** How many bars are played before one of the sections, by its index as they are played one after another. */
-export function barsBefore({ passages }: Pick<WrittenChart, 'passages'>, section: number): number {
-  const first = passages.findIndex(({ exercise }) => exercise === section);
-  return passages.slice(0, Math.max(0, first)).reduce((sum, { bars, times }) => sum + bars * times, 0);
-}
-
 /** So many bars before something is to be done it is said. */
 const BARS_AHEAD = 2;
 

@@ -1,5 +1,6 @@
 import { formatMeter } from '../grid/meter';
 import { format, toNumber } from '../time/fraction';
+import { lengthInWords } from '../time/lengthInWords';
 import type { PlayedBar } from './unroll';
 import { seconds, tempos } from './whole';
 
@@ -12,12 +13,6 @@ interface Run {
 
 const timeOf = ({ section, time, times }: PlayedBar): string =>
   times > 1 ? `${section}, time ${time} of ${times}` : section;
-
-/** "5:07". */
-export function lengthInWords(all: number): string {
-  const whole = Math.round(all);
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
-}
 
 /** What is said of a bar as it is played: what changes with it, what is caught in it, how it goes on. */
 function saidOf(bar: PlayedBar, before: PlayedBar | undefined): string[] {

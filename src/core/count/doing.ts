@@ -1,4 +1,5 @@
-import { placeStroke, removeStroke, setOrnament, usualSurface, type Place } from '../groove/edit';
+import { usualSurface } from '../groove/kit';
+import { placeStroke, removeStroke, setOrnament, type Place } from '../groove/edit';
 import type { Groove, Stroke } from '../groove/groove';
 import { HEIGHTS, isHand, usualLimb, type Limb, type Ornament, type Surface } from '../groove/limbs';
 import { lengthOf } from '../groove/place';

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import type { ExerciseName, Exercises } from '../form/exercises';
-import type { Groove } from '../groove/groove';
 import { MOST_BARS } from '../limits';
 import { fail, ok, within, type Result } from '../result';
 import { compacted } from './copiedBars';
@@ -76,15 +75,4 @@ export function writeWrittenDrill({ rule, groove, passages, exercises }: Written
   drill: WrittenDrillJson;
 } {
   return { groove: writeGroove(groove), drill: { version: WRITTEN_DRILL_VERSION, rule, passages, exercises } };
-}
-
-/**
- * The groove of a drill, once through, as one would write it by hand: every bar as often as it is played, up to the
- * most a groove holds.
- */
-export function playedThrough({ groove, passages }: Pick<WrittenDrill, 'groove' | 'passages'>): Groove {
-  const bars = passages.flatMap(({ from, bars: long, times }) =>
-    Array.from({ length: times }, () => groove.bars.slice(from, from + long)).flat(),
-  );
-  return { ...groove, bars: bars.slice(0, MOST_BARS) };
 }

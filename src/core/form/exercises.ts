@@ -1,6 +1,7 @@
 import { placeInWords } from '../count/placeInWords';
 import type { School } from '../count/schools';
 import type { Groove } from '../groove/groove';
+import { MOST_BARS } from '../limits';
 import { exact, type WholeNotes } from '../time/fraction';
 import type { Passage } from './form';
 
@@ -24,6 +25,23 @@ export interface Exercises {
 /** "the e of 1, the a of 2": places of one bar of a groove, without saying which bar. */
 export const placesInWords = (groove: Groove, bar: number, places: readonly WholeNotes[], school: School): string =>
   places.map((at) => placeInWords({ ...groove, bars: [groove.bars[bar]!] }, 0, at, school)).join(', ');
+
+/** How many bars are played before an exercise, by its index as they are played one after another. */
+export function barsBefore({ passages }: Pick<Exercises, 'passages'>, exercise: number): number {
+  const first = passages.findIndex((one) => one.exercise === exercise);
+  return passages.slice(0, Math.max(0, first)).reduce((sum, { bars, times }) => sum + bars * times, 0);
+}
+
+/**
+ * The groove of a drill, once through, as one would write it by hand: every bar as often as it is played, up to the
+ * most a groove holds.
+ */
+export function playedThrough({ groove, passages }: Pick<Exercises, 'groove' | 'passages'>): Groove {
+  const bars = passages.flatMap(({ from, bars: long, times }) =>
+    Array.from({ length: times }, () => groove.bars.slice(from, from + long)).flat(),
+  );
+  return { ...groove, bars: bars.slice(0, MOST_BARS) };
+}
 
 /** The bars an exercise is written in: where it is first played. */
 export const barsOfExercise = (

@@ -1,3 +1,4 @@
+import { usualSurface } from './kit';
 import { fail } from '../result';
 import { cycleOf } from '../grid/cycle';
 import { add, compare, less, ZERO } from '../time/fraction';
@@ -5,7 +6,6 @@ import { barLength } from '../grid/meter';
 import { NOTE_VALUES, valuesInWords, type NoteValue } from '../time/noteValue';
 import { MOST_BARS } from '../limits';
 import { type Groove } from './groove';
-import { usualSurface } from './edit';
 import type { Limb } from './limbs';
 import { lengthOf, strokesOf, type FreeStroke } from './place';
 import { inBars, type Answer } from './transformed';

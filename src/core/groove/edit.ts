@@ -1,3 +1,4 @@
+import { usualSurface } from './kit';
 import { fail, ok, type Problem, type Result } from '../result';
 import { add, compare, equal, format, less, type WholeNotes } from '../time/fraction';
 import { barLength, barStarts, countsOf, type Meter } from '../grid/meter';
@@ -5,7 +6,6 @@ import { MOST_BARS } from '../limits';
 import { type Bar, type Groove, type Stroke } from './groove';
 import { cellsOfDivisions, placedCells, slotsOfBar, type Cell } from '../grid/cells';
 import { HEIGHTS, type Height, type Limb, type Ornament } from './limbs';
-import { USUAL_SURFACES } from './limbs';
 
 /** A slot of a limb's lane. */
 export interface Place {
@@ -49,20 +49,6 @@ export function placeStroke(
       strokes: [...bar.strokes.filter((other) => !isAt(place)(other)), stroke].sort((a, b) => compare(a.at, b.at)),
     };
   });
-}
-
-/** What a limb plays most in a groove, or its place at the kit when it plays nothing yet. */
-export function usualSurface(groove: Groove, limb: Limb): Stroke['surface'] {
-  const counts = new Map<Stroke['surface'], number>();
-  for (const bar of groove.bars)
-    for (const stroke of bar.strokes)
-      if (stroke.limb === limb) counts.set(stroke.surface, (counts.get(stroke.surface) ?? 0) + 1);
-  return (
-    [...counts].reduce<[Stroke['surface'], number] | undefined>(
-      (most, each) => (most && most[1] >= each[1] ? most : each),
-      undefined,
-    )?.[0] ?? USUAL_SURFACES[limb]
-  );
 }
 
 export const removeStroke = (groove: Groove, place: Place): Groove =>

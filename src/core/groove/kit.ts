@@ -1,5 +1,5 @@
 import type { Groove } from './groove';
-import { LIMBS, limbFor, usualLimb, type Limb, type Setup, type Surface } from './limbs';
+import { LIMBS, limbFor, USUAL_SURFACES, usualLimb, type Limb, type Setup, type Surface } from './limbs';
 
 /** The groove turned round for a player's kit. Turning twice is the groove again. */
 export function turnFor(groove: Groove, setup: Setup): Groove {
@@ -36,4 +36,18 @@ export function limbsBySurface(groove: Groove): (surface: Surface) => Limb | und
     if (!limbs) return usualLimb(surface);
     return limbs.size === 1 ? [...limbs][0] : undefined;
   };
+}
+
+/** What a limb plays most in a groove, or its place at the kit when it plays nothing yet. */
+export function usualSurface(groove: Groove, limb: Limb): Surface {
+  const counts = new Map<Surface, number>();
+  for (const bar of groove.bars)
+    for (const stroke of bar.strokes)
+      if (stroke.limb === limb) counts.set(stroke.surface, (counts.get(stroke.surface) ?? 0) + 1);
+  return (
+    [...counts].reduce<[Surface, number] | undefined>(
+      (most, each) => (most && most[1] >= each[1] ? most : each),
+      undefined,
+    )?.[0] ?? USUAL_SURFACES[limb]
+  );
 }

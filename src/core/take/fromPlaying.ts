@@ -1,6 +1,6 @@
+import { usualSurface } from '../groove/kit';
 import type { Hit } from '../documents/take';
 import { slotAt, slotsOfBar } from '../grid/cells';
-import { usualSurface } from '../groove/edit';
 import type { Groove, Stroke } from '../groove/groove';
 import { LIMBS, type Height, type Limb } from '../groove/limbs';
 import { cellsFor, strokesOf, type FreeStroke } from '../groove/place';

@@ -1,13 +1,12 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import Box from '@mui/material/Box';
 import { visuallyHidden } from '@mui/utils';
+import dynamic from 'next/dynamic';
 import { placeInWords } from '@/core/count/placeInWords';
 import { LIMBS } from '@/core/groove/limbs';
 import { Page } from '@/ui/Page';
 import { Strip } from '@/ui/strip/Strip';
-import { BeatArithmetic } from './BeatArithmetic';
 import { EditBar } from './EditBar';
 import { HeadLine } from './HeadLine';
 import { BenchActions } from './BenchActions';
@@ -16,6 +15,8 @@ import { SayIt } from './SayIt';
 import { SidePanel } from './SidePanel';
 import { StavePanel } from './StavePanel';
 import { useBench, type BenchProps } from './useBench';
+
+const BeatArithmetic = dynamic(() => import('./BeatArithmetic').then((module) => module.BeatArithmetic));
 
 const KeyList = dynamic(() => import('./KeyList').then((module) => module.KeyList), { ssr: false });
 const RecordDialog = dynamic(() => import('./RecordDialog').then((module) => module.RecordDialog), { ssr: false });

@@ -9,10 +9,10 @@ import type { HearHow } from './HearMenu';
 import { laneNotes } from './laneNotes';
 import { benchReducer, openedOn, selectedIn, strokeUnder } from './history';
 import { commandOf, type Command } from './keys';
-import { saidOn } from './said';
 import { barRegion, fromPlace, limbByLimb, selectionLoop, straightThenSwung, type Loop } from './loop';
 import { useEditing } from './useEditing';
 import { useHearing } from './useHearing';
+import { useSaid } from './useSaid';
 import { useSettled } from './useSettled';
 import { useStable } from './useStable';
 import { useSaving } from './useSaving';
@@ -49,7 +49,7 @@ export function useBench({ id, level, school, opened, saveNumber }: Omit<BenchPr
   const { groove: later, cursor: laterCursor, past, future } = useDeferredValue(onStave);
   const settled = useSettled(groove);
 
-  const said = useMemo(() => saidOn(groove, text, school, cursor, height), [groove, text, school, cursor, height]);
+  const said = useSaid(groove, text, school, cursor, height);
   const under = strokeUnder(state);
   const { anchor } = state;
   const selection = useMemo(() => selectedIn({ groove, anchor, cursor }), [groove, anchor, cursor]);

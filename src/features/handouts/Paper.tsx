@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import GlobalStyles from '@mui/material/GlobalStyles';
 import type { ReactNode } from 'react';
+import { useWidth } from '@/ui/strip/useWidth';
 import { MARGIN_MM, PAPER_MM, type Paper as PaperName } from './options';
 
 interface PaperProps {
@@ -14,9 +15,16 @@ interface PaperProps {
 const TEXT_FONT = '"Figtree Variable", sans-serif';
 const LIMB_COLOURS = ['rightHand', 'leftHand', 'rightFoot', 'leftFoot'] as const;
 
-/** A sheet of paper, as wide on the screen as it is printed: light in every theme. */
+/** CSS pixels in a millimetre. */
+const PX_A_MM = 96 / 25.4;
+
+/**
+ * A sheet of paper, as wide on the screen as it is printed, or smaller where the screen is narrower: light in every
+ * theme.
+ */
 export function Paper({ paper, large = false, black = false, children }: PaperProps) {
   const { width, height } = PAPER_MM[paper];
+  const [frame, frameWidth = Infinity] = useWidth<HTMLDivElement>();
   return (
     <>
       <GlobalStyles
@@ -29,6 +37,7 @@ export function Paper({ paper, large = false, black = false, children }: PaperPr
           '@media print': { 'html, body': { background: 'none !important' } },
         }}
       />
+      <div ref={frame} />
       <Box
         component="main"
         data-sheet=""
@@ -52,6 +61,7 @@ export function Paper({ paper, large = false, black = false, children }: PaperPr
             '--mui-palette-cloth-countShadeAlternate': '#fff',
             ...Object.fromEntries(LIMB_COLOURS.map((limb) => [`--mui-palette-cloth-${limb}`, '#000'])),
           }),
+          '@media screen': { zoom: Math.min(1, frameWidth / (width * PX_A_MM)) },
           '@media print': { p: 0, m: 0, minHeight: 0, boxShadow: 'none' },
         }}
       >

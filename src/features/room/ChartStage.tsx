@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
-import { ahead } from '@/core/chart/ahead';
+import { ahead, barsPlayed } from '@/core/chart/ahead';
 import { FEELS_PLAYED } from '@/core/chart/writeOut';
 import { engraved } from '@/core/chart/engraved';
 import { barLength } from '@/core/grid/meter';
@@ -32,7 +32,9 @@ interface ChartStageProps extends Drawn {
 /** The bar of a chart that plays, with the section it is of and what comes; around it the chart itself. */
 export function ChartStage({ piece, chart, onStage, playing, task, beads, strip, ...drawn }: ChartStageProps) {
   const { groove } = piece;
-  const { bars, form } = chart;
+  const { whole, chosen } = chart;
+  const { form } = whole;
+  const bars = useMemo(() => barsPlayed(whole, chosen), [whole, chosen]);
   const { at, bar } = onStage;
   const now = bars[Math.min(at, bars.length - 1)];
   const staves = useMemo(() => {

@@ -1,9 +1,7 @@
 'use client';
 
 import Alert from '@mui/material/Alert';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 
 interface NoticesProps {
@@ -35,16 +33,6 @@ export function Notices({ say, rest, tooFast, onRested }: NoticesProps) {
         </Alert>
       )}
     </>
-  );
-}
-
-/** A recording that is heard as a whole, with how much of it is done. */
-export function HearingNote({ share }: { share: number }) {
-  return (
-    <Box role="status" sx={{ maxWidth: 520 }}>
-      <Typography gutterBottom>Hearing all of it once more …</Typography>
-      <LinearProgress variant="determinate" value={100 * share} aria-label="How much is heard" />
-    </Box>
   );
 }
 

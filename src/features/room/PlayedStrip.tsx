@@ -1,11 +1,15 @@
+import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { exerciseOfBar } from '@/core/form/exercises';
 import { Strip } from '@/ui/strip/Strip';
-import { ChartStage } from './ChartStage';
-import { DrillStage, type Drawn } from './DrillStage';
-import { SightStage } from './SightStage';
+import type { Drawn } from './DrillStage';
 import { drillOf, type Piece } from './piece';
 import type { OnStage } from './useStage';
+
+/** Each stage comes with what is played on it. */
+const DrillStage = dynamic(() => import('./DrillStage').then((found) => found.DrillStage));
+const SightStage = dynamic(() => import('./SightStage').then((found) => found.SightStage));
+const ChartStage = dynamic(() => import('./ChartStage').then((found) => found.ChartStage));
 
 interface PlayedStripProps extends Drawn {
   piece: Piece;

@@ -1,72 +1,14 @@
 'use client';
 
-import { useMemo, useReducer } from 'react';
-import type { Climb } from '@/core/documents/climb';
-import { limbsIn } from '@/core/groove/kit';
-import type { Limb } from '@/core/groove/limbs';
-import type { ClickPlanName } from '@/core/time/clickPlan';
-import { anySeed } from './anySeed';
-import { RoomContext, type RoomAssignment, type RoomFacts } from './RoomContext';
-import { firstSettings, type AskedSettings, type RoomSettings } from './settings';
-import { roomAfter } from './state';
-import { drawnFor } from './ways/atSight/drawnFor';
-import { practisedAs, wayNamed, WAYS } from './ways/registry';
+import dynamic from 'next/dynamic';
+import { RoomOf, type Drawn, type RoomProps } from './RoomOf';
 
-export interface RoomProps extends Omit<RoomFacts, 'assignment'> {
-  assignment?: RoomAssignment & { click: ClickPlanName };
-  /** Where the player stands on this groove's ladder, and which of the kept steps that is. */
-  climb: Climb;
-  step: number;
-  /** Why a ladder that is kept is not the one that stands here. */
-  said?: string;
-  /** What the address asks for: a verdict's practice. */
-  asked: AskedSettings;
+/** What draws lines comes with what is read at sight. */
+const SightRoom = dynamic(() => import('./ways/atSight/SightRoom').then((found) => found.SightRoom));
+
+/** Where a groove is practised, or something is read at sight. */
+export function Room(props: RoomProps) {
+  return props.sight ? <SightRoom {...props} sight={props.sight} /> : <RoomOf {...props} drawn={asItIs} />;
 }
 
-/** What is read makes no sound of its own, and each line is gone through once. */
-const AT_SIGHT = { way: 'at sight', heard: [] as Limb[], length: { rounds: 1 } } satisfies Partial<RoomSettings>;
-
-/** What is played: what was opened, or what a seed comes to where it is read at sight. */
-function drawnWith({ groove, chart, sight }: Pick<RoomFacts, 'groove' | 'chart' | 'sight'>, seed: number) {
-  return sight ? drawnFor(sight, groove, seed) : { groove, chart };
-}
-
-/** Where a groove is practised: as a way of practising has it. */
-export function Room({ climb, step, said, asked, ...facts }: RoomProps) {
-  const { drill, sight, assignment } = facts;
-  const [state, dispatch] = useReducer(roomAfter, undefined, () => {
-    const seed = sight?.first ?? anySeed();
-    const { groove, chart } = drawnWith(facts, seed);
-    return {
-      settings: { ...firstSettings(groove, assignment, drill, chart), ...(sight && AT_SIGHT), ...asked },
-      phase: 'ready' as const,
-      goesOn: false,
-      beginsAtOnce: false,
-      seed,
-      climbing: { climb, step, said },
-      practisedMs: 0,
-    };
-  });
-  // Calls have a seed too, and the facts are new objects with every rendering: what is drawn is only for reading.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const drawn = useMemo(() => drawnWith(facts, state.seed), [sight, sight && state.seed, facts.groove, facts.chart]);
-  const { groove, chart } = drawn;
-  const limbs = useMemo(() => limbsIn(groove), [groove]);
-  const { way } = state.settings;
-  const { Room: Way } = wayNamed(way);
-  return (
-    <RoomContext
-      value={{
-        ...facts,
-        ...drawn,
-        limbs,
-        state,
-        dispatch,
-        ways: WAYS.filter(({ isFor }) => isFor({ drill, chart, sight })).map(({ name }) => name),
-        practisedAs: (name) => practisedAs(state.settings, name, limbs),
-      }}
-    >
-      <Way key={way} />
-    </RoomContext>
-  );
-}
+const asItIs: Drawn = ({ groove, chart }) => ({ groove, chart });

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { barsBefore } from '@/core/chart/ahead';
+import { barsBefore } from '@/core/form/exercises';
 import { readChartText } from '@/core/chart/chartText';
 import { writeOutChart } from '@/core/chart/writeOut';
 import { sectionsMs } from './piece';

@@ -1,10 +1,7 @@
-import { barsBefore } from '@/core/chart/ahead';
-import type { PlayedBar } from '@/core/chart/unroll';
-import type { ChartForm } from '@/core/documents/chart';
 import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { School } from '@/core/count/schools';
 import type { Loudness } from '@/core/documents/climb';
-import type { ExerciseName, Exercises } from '@/core/form/exercises';
+import { barsBefore, type ExerciseName, type Exercises } from '@/core/form/exercises';
 import { formOf, type Passage, type Plan } from '@/core/form/form';
 import { beatOf } from '@/core/groove/beat';
 import type { Groove } from '@/core/groove/groove';
@@ -31,8 +28,8 @@ export interface Piece {
   passages?: Passage[];
   /** Of a drill: what its exercises are said by. */
   exercises?: ExerciseName[];
-  /** Of a chart: its bars as they are played, once through. */
-  chart?: { form: ChartForm; bars: readonly PlayedBar[] };
+  /** Of a chart: the whole of it, and which of its sections are played, by their index. */
+  chart?: { whole: WrittenChart; chosen: readonly number[] };
   /** It is read from a stave, without counts and strip. */
   isRead?: boolean;
   /** What the sides are called, where some are set against each other. */

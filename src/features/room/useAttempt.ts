@@ -4,16 +4,16 @@ import { limbsIn } from '@/core/groove/kit';
 import type { Limb } from '@/core/groove/limbs';
 import type { Ms } from '@/core/time/units';
 import { MOST_HITS } from '@/core/limits';
-import { judge } from '@/core/take/judge';
 import { earsHere, mainListener } from '@/sound/inputs/ears';
 import type { Strike } from '@/sound/inputs/input';
 import { SKIPPED_MS, useMicrophone } from '@/sound/inputs/microphone/useMicrophone';
 import type { Bead } from '@/ui/strip/beads';
 import { troublesOf } from '@/ui/words/recordings';
+import { useJudge } from './judging/judging';
 import { useJudgeApart } from './judging/useJudgeApart';
 import { withBead } from './liveBeads';
 import { hold, letGo, post, type WaitingTake } from '@/ui/outbox/outbox';
-import { Performance } from './performance';
+import type { Performance } from './performance';
 import type { Followed, Moment } from './moment';
 import { voicesOf, type Piece } from './piece';
 import { useRoom, type RoomInUse } from './RoomContext';
@@ -34,6 +34,9 @@ export interface AttemptOptions {
   onStruck?: (strike: Strike) => void;
 }
 
+/** What plays a take is brought while the room stands, as the sound is. */
+const performing = () => import('./performance');
+
 /** What is said where a take ends by itself. */
 const LOST = {
   sound: 'The sound was taken away, so the take ends here. What was played is kept; press play to go on.',
@@ -46,6 +49,7 @@ const LOST = {
   skipped:
     'This computer was too busy to record all of it: the strokes of some moments are missing. Close other pages.',
   recording: 'What was recorded could not be heard again, so the take stands as it was heard while playing.',
+  judge: 'What judges a take could not be loaded. The take is kept, and judged in the log.',
   short: 'Nothing listens, and it was too short to be kept. What listens is chosen under Set up.',
   storage:
     'This browser keeps nothing (private window, or its storage is full), so the take is shown but not kept. Allow storage and play it again.',
@@ -55,6 +59,7 @@ const LOST = {
 export function useAttempt(options: AttemptOptions) {
   const room = useRoom();
   const { phase } = room.state;
+  const judging = useJudge();
   const judgeApart = useJudgeApart(Boolean(options.onRound));
   const [beads, setBeads] = useState<Bead[]>([]);
   const [struck, setStruck] = useState<{ limb: Limb; count: number }>();
@@ -74,33 +79,37 @@ export function useAttempt(options: AttemptOptions) {
     useRef<(ending: Performance, live?: Take) => Promise<Pick<Partial<Judged>, 'take' | 'sound'> & { say?: string }>>(
       undefined,
     );
-  const finish = useCallback(async (why?: string) => {
-    const ending = performance_.current;
-    if (!ending) return;
-    performance_.current = undefined;
-    const whole = ending.over;
-    const { tolerance, onMoment, onEnded, dispatch } = latest.current;
-    onMoment(undefined);
-    const live = ending.finish();
-    const id = crypto.randomUUID();
-    // Hearing it as a whole takes a while: a page that is closed meanwhile has kept it as it was heard live.
-    if (live && ending.isRecorded) await hold(waiting(id, live, latest.current)).catch(() => {});
-    const { take, say, sound } = await hearWhole.current!(ending, live);
-    const note = why ?? say;
-    if (!take) {
-      await letGo(id).catch(() => {});
-      dispatch({
-        type: 'ended',
-        say: note ?? (ending.isHeard ? 'Nothing was played, so nothing is kept.' : LOST.short),
-      });
-      onEnded?.(undefined);
-      return;
-    }
-    const judged = { id, take, judgement: judge(take, tolerance), whole, sound };
-    dispatch({ type: 'judged', judged, say: note });
-    onEnded?.(judged);
-    await post(waiting(id, take, latest.current)).catch(() => dispatch({ type: 'said', say: LOST.storage }));
-  }, []);
+  const finish = useCallback(
+    async (why?: string) => {
+      const ending = performance_.current;
+      if (!ending) return;
+      performance_.current = undefined;
+      const whole = ending.over;
+      const { tolerance, onMoment, onEnded, dispatch } = latest.current;
+      onMoment(undefined);
+      const live = ending.finish();
+      const id = crypto.randomUUID();
+      // Hearing it as a whole takes a while: a page that is closed meanwhile has kept it as it was heard live.
+      if (live && ending.isRecorded) await hold(waiting(id, live, latest.current)).catch(() => {});
+      const { take, say, sound } = await hearWhole.current!(ending, live);
+      const note = why ?? say;
+      if (!take) {
+        await letGo(id).catch(() => {});
+        dispatch({
+          type: 'ended',
+          say: note ?? (ending.isHeard ? 'Nothing was played, so nothing is kept.' : LOST.short),
+        });
+        onEnded?.(undefined);
+        return;
+      }
+      const judge = await judging().catch(() => undefined);
+      const judged = judge && { id, take, judgement: judge(take, tolerance), whole, sound };
+      dispatch(judged ? { type: 'judged', judged, say: note } : { type: 'ended', say: LOST.judge });
+      onEnded?.(judged);
+      await post(waiting(id, take, latest.current)).catch(() => dispatch({ type: 'said', say: LOST.storage }));
+    },
+    [judging],
+  );
 
   const { player, withPlayer, setLevel } = usePlayer({
     onInterrupted: () => void finish(LOST.sound),
@@ -108,6 +117,7 @@ export function useAttempt(options: AttemptOptions) {
     onDevicesChanged: () => performance_.current && room.dispatch({ type: 'said', say: LOST.devices }),
   });
   useOutOfSight(phase === 'playing', () => performance_.current?.isStruck && void finish(LOST.sight));
+  useEffect(() => void performing().catch(() => {}), []);
   // Leaving the room ends the sound; a take that was going on is dropped with it.
   useEffect(() => () => void (performance_.current = undefined), []);
 
@@ -166,6 +176,7 @@ export function useAttempt(options: AttemptOptions) {
       dispatch({ type: 'starting' });
       setBeads([]);
       try {
+        const { Performance } = await performing();
         performance_.current = await withPlayer(async (open) => {
           await open.prepare(Object.values(voicesOf(piece)));
           if (isRecorded) await microphone.open();

@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import { barsPlayed } from '@/core/chart/ahead';
 import { onlyExercises } from '@/core/form/exercises';
 import type { Passage } from '@/core/form/form';
 import type { Groove } from '@/core/groove/groove';
@@ -20,8 +19,7 @@ export function usePiece(): Piece {
       // What is read is read whole.
       const chosen = sight ? chart.exercises.map((_, index) => index) : range;
       const { passages } = onlyExercises(chart, chosen);
-      const played = { form: chart.form, bars: barsPlayed(chart, chosen) };
-      return { ...base, passages, exercises: chart.exercises, chart: played };
+      return { ...base, passages, exercises: chart.exercises, chart: { whole: chart, chosen } };
     }
     if (!drill) return bars && goesRound(way) ? { ...base, passages: [passageOf(bars)] } : base;
     const { passages } = onlyExercises(drill, range);

@@ -1,5 +1,8 @@
 import { useCallback, useEffect, useRef } from 'react';
-import { Player, SoundLost } from '@/sound/player';
+import type { Player } from '@/sound/player';
+
+/** The sound is brought while the room stands, so that it is there at the first touch. */
+const sound = () => import('@/sound/player');
 
 /** What a player tells by itself. */
 export interface PlayerEvents {
@@ -16,6 +19,7 @@ export function usePlayer(events: PlayerEvents) {
   useEffect(() => {
     latest.current = events;
   });
+  useEffect(() => void sound().catch(() => {}), []);
   useEffect(
     () => () => {
       player.current?.close();
@@ -26,6 +30,7 @@ export function usePlayer(events: PlayerEvents) {
 
   const opened = useCallback(async (): Promise<Player> => {
     if (player.current) return player.current;
+    const { Player } = await sound();
     const one = await Player.open();
     one.setLevel(level.current);
     one.onInterrupted(() => latest.current.onInterrupted());
@@ -41,6 +46,7 @@ export function usePlayer(events: PlayerEvents) {
       try {
         return await work(await opened());
       } catch (error) {
+        const { SoundLost } = await sound();
         if (!(error instanceof SoundLost)) throw error;
         player.current?.close();
         player.current = undefined;

@@ -1,12 +1,14 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode } from 'react';
-import { readLessonScreen, toldShape, type LessonScreen, type Told } from '@/core/documents/lessonScreen';
+import type { LessonScreen, Told } from '@/core/documents/lessonScreen';
 import type { Setup } from '@/core/groove/limbs';
-import { LessonBar } from './LessonBar';
 import { LessonLiveContext, type LessonLive, type PlayedElsewhere, type RunningLesson } from './lessonLive';
 import { playedAfter } from './played';
+
+const LessonBar = dynamic(() => import('./LessonBar').then((module) => module.LessonBar));
 
 interface LessonRunsProps {
   /** The one that runs, with the names of who is in it; undefined where none does. */
@@ -144,21 +146,25 @@ function useStream(id: string | undefined, handlers: StreamHandlers): void {
   useEffect(() => {
     if (!id) return;
     const source = new EventSource(addressOf(id));
-    const on = (event: string, heard: (data: { screen?: unknown; by?: string; told?: unknown }) => void) =>
-      source.addEventListener(event, ({ data }: MessageEvent<string>) => heard(JSON.parse(data) as object));
-    on('screen', ({ screen }) => {
-      const read = readLessonScreen(screen);
-      latest.current.onScreen(read.ok ? read.value : undefined);
+    // What checks the shapes comes when a lesson runs: pages are there without it.
+    const reading = import('@/core/documents/lessonScreen');
+    let isOpen = true;
+    const on = (event: string, heard: (data: { screen?: unknown; by?: string; told?: unknown }) => unknown) =>
+      source.addEventListener(event, ({ data }: MessageEvent<string>) => void heard(JSON.parse(data) as object));
+    on('screen', async ({ screen }) => {
+      const read = (await reading).readLessonScreen(screen);
+      if (isOpen) latest.current.onScreen(read.ok ? read.value : undefined);
     });
-    on('told', ({ by, told }) => {
-      const read = toldShape.safeParse(told);
-      if (by && read.success) latest.current.onTold(by, read.data);
+    on('told', async ({ by, told }) => {
+      const read = (await reading).toldShape.safeParse(told);
+      if (isOpen && by && read.success) latest.current.onTold(by, read.data);
     });
     on('over', () => {
       source.close();
       latest.current.onOver();
     });
     return () => {
+      isOpen = false;
       source.close();
       latest.current.onLeft();
     };

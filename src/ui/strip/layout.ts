@@ -1,9 +1,8 @@
 import { labelsOf, type Label } from '@/core/count/labels';
 import type { School } from '@/core/count/schools';
 import type { Groove } from '@/core/groove/groove';
-import { usualSurface } from '@/core/groove/edit';
 import { LIMBS, type Height, type Limb, type Surface } from '@/core/groove/limbs';
-import { limbsIn } from '@/core/groove/kit';
+import { limbsIn, usualSurface } from '@/core/groove/kit';
 import { slotPlaces } from '@/core/schedule/slotPlaces';
 import { equal, toNumber, type WholeNotes } from '@/core/time/fraction';
 import { barLength, countsIn } from '@/core/grid/meter';

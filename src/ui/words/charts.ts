@@ -1,4 +1,4 @@
-import { lengthInWords } from '@/core/chart/barsInWords';
+import { lengthInWords } from '@/core/time/lengthInWords';
 import type { WrittenChart } from '@/core/documents/writtenChart';
 import { metersInWords } from '@/core/groove/groove';
 import { plural } from './text';

@@ -9,9 +9,8 @@ import { chartFactsInWords } from '@/ui/words/charts';
 import { sightInWords } from '@/ui/words/sight';
 import { BarsChoice } from '../BarsChoice';
 import { ChartPanel } from '../ChartPanel';
-import { DrillPanel } from '../DrillPanel';
 import { MinutesToday } from '../MinutesToday';
-import { HearingNote, Notes, Notices } from '../Notes';
+import { Notes, Notices } from '../Notes';
 import { useRoom, type RoomFacts } from '../RoomContext';
 import { SaveSound } from '../SaveSound';
 import type { WayName } from '../settings';
@@ -22,6 +21,9 @@ import { Pads } from './RoomPads';
 import type { RoomView } from './RoomFrame';
 import { CountWord, PlayedLines } from './StageParts';
 
+const DrillPanel = dynamic(() => import('../DrillPanel').then((module) => module.DrillPanel));
+const hearingNote = () => import('../HearingNote').then((module) => module.HearingNote);
+const HearingNote = dynamic(hearingNote, { ssr: false });
 const judgedTake = () => import('../JudgedTake').then((module) => module.JudgedTake);
 const JudgedTake = dynamic(judgedTake, { ssr: false });
 
@@ -45,7 +47,7 @@ export function AtRest({ frame, tempo, hasLength, isHidden, next, panel }: RoomV
   const { piece, settings, attempt, rest, rested, tooFast, isCalled, unspoken } = frame;
   const { judged, say, phase, heardShare } = state;
   // Brought once the room stands, so that it is there when the network is not.
-  useEffect(() => void judgedTake(), []);
+  useEffect(() => void Promise.all([judgedTake(), hearingNote()]).catch(() => {}), []);
   const practiseAs = (name: WayName) => dispatch({ type: 'practise', settings: practisedAs(name) });
   const again = () => {
     next?.onNext();

@@ -3,9 +3,9 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { visuallyHidden } from '@mui/utils';
 import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
-import { verdictInWords } from '@/core/take/verdictInWords';
 import { LeaveGuard } from '../LeaveGuard';
 import { useRoom } from '../RoomContext';
+import { VerdictAloud } from '../judging/judging';
 import type { Followed } from '../moment';
 import { AtRest } from './AtRest';
 import { PhonePlaying } from './PhonePlaying';
@@ -55,7 +55,7 @@ export function RoomFrame({
       {!playing && <AtRest {...view} />}
       {/* There before the verdict is, so that it is read out as soon as it stands there. */}
       <Box role="status" sx={visuallyHidden}>
-        {judged && !playing ? verdictInWords(judged.judgement.verdict, school, report).say : ''}
+        {judged && !playing && <VerdictAloud verdict={judged.judgement.verdict} school={school} report={report} />}
       </Box>
       <LeaveGuard isStruck={frame.attempt.isStruck} />
       {isSettingUp && (

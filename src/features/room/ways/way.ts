@@ -14,4 +14,6 @@ export interface Way {
   entered?: (settings: RoomSettings, limbs: readonly Limb[]) => Partial<RoomSettings>;
   left?: (settings: RoomSettings, limbs: readonly Limb[]) => Partial<RoomSettings>;
   Room: ComponentType;
+  /** Brings what it needs beyond the first screen: the room has it brought, so that it is there without the network. */
+  bring?: () => Promise<unknown>;
 }

@@ -1,12 +1,15 @@
-import { ContrastPanel } from './ContrastPanel';
+import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { sidesOf } from '@/core/form/sides';
 import { drillOf } from '../../piece';
 import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import { usePiece } from '../../usePiece';
-import { playedThrough } from '@/core/documents/writtenDrill';
+import { playedThrough } from '@/core/form/exercises';
 import type { Way } from '../way';
+
+const contrastPanel = () => import('./ContrastPanel').then((module) => module.ContrastPanel);
+const ContrastPanel = dynamic(contrastPanel);
 
 function BackToBack() {
   const { state, dispatch } = useRoom();
@@ -52,4 +55,5 @@ export const backToBack: Way = {
   name: 'back to back',
   isFor: ({ chart, sight }) => !chart && !sight,
   Room: BackToBack,
+  bring: contrastPanel,
 };

@@ -12,6 +12,7 @@ import { THREAD } from '@/ui/strip/layout';
 import { FIGURE_FONT } from '@/ui/theme';
 import { plural } from '@/ui/words/text';
 import type { RoomSettings } from '../../settings';
+import { nextLimb } from './useBuildUp';
 
 interface BuildUpPanelProps {
   buildUp: RoomSettings['buildUp'];
@@ -21,10 +22,6 @@ interface BuildUpPanelProps {
   /** Brings the next limb in. */
   onNext: () => void;
 }
-
-/** The next limb of the order that is not in the task yet. */
-export const nextLimb = (order: readonly Limb[], task: readonly Limb[]): Limb | undefined =>
-  order.find((limb) => !task.includes(limb));
 
 /** Limbs come in one after another: in which order, and when. */
 export function BuildUpPanel({ buildUp, task, playing, onChange, onNext }: BuildUpPanelProps) {

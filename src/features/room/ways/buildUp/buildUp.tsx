@@ -1,10 +1,13 @@
-import { BuildUpPanel } from './BuildUpPanel';
+import dynamic from 'next/dynamic';
 import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import { usePiece } from '../../usePiece';
 import type { RoomSettings } from '../../settings';
 import type { Way } from '../way';
 import { useBuildUp } from './useBuildUp';
+
+const buildUpPanel = () => import('./BuildUpPanel').then((module) => module.BuildUpPanel);
+const BuildUpPanel = dynamic(buildUpPanel);
 
 function BuildUp() {
   const { state, limbs, dispatch } = useRoom();
@@ -57,4 +60,5 @@ export const buildUp: Way = {
   entered: fromFirstLimb,
   left: ({ heard }, limbs) => ({ task: [...limbs], heard: heard.length ? [...limbs] : [] }),
   Room: BuildUp,
+  bring: buildUpPanel,
 };

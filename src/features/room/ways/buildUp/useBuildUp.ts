@@ -2,9 +2,12 @@
 
 import { useCallback, useRef } from 'react';
 import type { Limb } from '@/core/groove/limbs';
-import { nextLimb } from './BuildUpPanel';
 import type { Followed } from '../../moment';
 import type { RoomSettings } from '../../settings';
+
+/** The next limb of the order that is not in the task yet. */
+export const nextLimb = (order: readonly Limb[], task: readonly Limb[]): Limb | undefined =>
+  order.find((limb) => !task.includes(limb));
 
 type Follow = (wanted: Followed) => void;
 

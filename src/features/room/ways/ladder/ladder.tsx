@@ -1,4 +1,4 @@
-import { LadderPanel } from './LadderPanel';
+import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo } from 'react';
 import { bpmAt, loudnessAt, rungsOf } from '@/core/plan/ladder';
 import { barsOnce } from '@/core/form/form';
@@ -9,6 +9,9 @@ import type { Judged } from '../../state';
 import { usePiece } from '../../usePiece';
 import type { Way } from '../way';
 import { useLadder } from './useLadder';
+
+const ladderPanel = () => import('./LadderPanel').then((module) => module.LadderPanel);
+const LadderPanel = dynamic(ladderPanel);
 
 function LadderRoom() {
   const { state, dispatch } = useRoom();
@@ -58,4 +61,4 @@ function LadderRoom() {
 }
 
 /** Tempos climbed rung by rung, as the takes come clean. */
-export const ladder: Way = { name: 'ladder', isFor: ({ sight }) => !sight, Room: LadderRoom };
+export const ladder: Way = { name: 'ladder', isFor: ({ sight }) => !sight, Room: LadderRoom, bring: ladderPanel };

@@ -9,7 +9,8 @@ import { usePiece } from '../../usePiece';
 import type { Way } from '../way';
 import { useMusic } from './useMusic';
 
-const MusicPanel = dynamic(() => import('./MusicPanel').then((module) => module.MusicPanel), { ssr: false });
+const musicPanel = () => import('./MusicPanel').then((module) => module.MusicPanel);
+const MusicPanel = dynamic(musicPanel, { ssr: false });
 
 function ToMusic() {
   const { state, groove, chart } = useRoom();
@@ -51,4 +52,4 @@ function ToMusic() {
 }
 
 /** Under music of the player's own. */
-export const toMusic: Way = { name: 'to music', isFor: ({ sight }) => !sight, Room: ToMusic };
+export const toMusic: Way = { name: 'to music', isFor: ({ sight }) => !sight, Room: ToMusic, bring: musicPanel };

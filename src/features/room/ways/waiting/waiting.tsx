@@ -1,10 +1,13 @@
-import { WaitingPanel } from './WaitingPanel';
+import dynamic from 'next/dynamic';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import { usePiece } from '../../usePiece';
 import { useWaiting } from '../../useWaiting';
 import type { Way } from '../way';
+
+const waitingPanel = () => import('./WaitingPanel').then((module) => module.WaitingPanel);
+const WaitingPanel = dynamic(waitingPanel);
 
 /** The slowest click after practice without one: the lowest that plain metronomes have. */
 const SLOWEST_CLICK = 40;
@@ -32,4 +35,9 @@ function WaitingRoom() {
 }
 
 /** Without a clock: the strip waits at each slot. */
-export const waiting: Way = { name: 'wait for me', isFor: ({ chart, sight }) => !chart && !sight, Room: WaitingRoom };
+export const waiting: Way = {
+  name: 'wait for me',
+  isFor: ({ chart, sight }) => !chart && !sight,
+  Room: WaitingRoom,
+  bring: waitingPanel,
+};

@@ -6,12 +6,12 @@ import type { Piece } from '../../piece';
 import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import { usePiece } from '../../usePiece';
-import type { Way } from '../way';
 import { drawnFor } from './drawnFor';
 import { SightPanel } from './SightPanel';
 import { useLook } from './useLook';
 
-function AtSight() {
+/** Where lines are read: each is looked at, then played. */
+export function ReadAtSight() {
   const { sight, groove, state, dispatch } = useRoom();
   const { plan, spent } = sight!;
   const { phase, settings, seed } = state;
@@ -48,6 +48,3 @@ function AtSight() {
     />
   );
 }
-
-/** What was never seen before: looked at, then played. */
-export const atSight: Way = { name: 'at sight', isFor: ({ sight }) => Boolean(sight), Room: AtSight };

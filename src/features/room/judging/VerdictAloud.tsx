@@ -1,0 +1,13 @@
+import { verdictInWords, type ReportWords } from '@/core/take/verdictInWords';
+import type { School } from '@/core/count/schools';
+import type { Verdict } from '@/core/documents/verdict';
+
+interface VerdictAloudProps {
+  verdict: Verdict;
+  school: School;
+  report: ReportWords;
+}
+
+/** A verdict for readers of screens. */
+export const VerdictAloud = ({ verdict, school, report }: VerdictAloudProps) =>
+  verdictInWords(verdict, school, report).say;
