@@ -35,9 +35,11 @@ const marksInWords = (at: Record<string, Marks> = {}, bars = 0): string[] =>
 const nameInWords = (name: string): string => (/^[\p{L}][\p{L}\p{N}'’-]*$/u.test(name) ? name : `"${name}"`);
 
 function sectionInWords({ name, bars, parts, times, endings = [], at }: ChartSection): string {
+  const hasSecond = endings.some((one) => one.for.some((time) => time > 1));
   return [
     parts ? `${nameInWords(name)} (${parts.map(sectionInWords).join('; ')})` : `${nameInWords(name)} ${bars!}`,
-    ...(times === undefined ? [] : [`${times} times`]),
+    // A second ending says how often by itself: that it is once has to be said.
+    ...(times === undefined && !hasSecond ? [] : [`${times ?? 1} times`]),
     ...marksInWords(at, bars),
     ...endings.flatMap((ending) => [
       `ending ${ending.for.join(' and ')}: ${ending.bars}`,

@@ -91,8 +91,62 @@ describe('read aloud', () => {
     ]);
   });
 
+  /** The same chart said otherwise. */
+  const ALIKE: [said: string, as: string][] = [
+    // What holds from the start.
+    ['120 bpm; A 8', 'quarter at 120; A 8'],
+    ['tempo: 96, swing feel; A 8', 'quarter at 96, swing 8ths; A 8'],
+    ['♩. = 60, 6/8; A 8', 'dotted quarter at 60, 6/8; A 8'],
+    ['4/4 quarter=132; A 8', '4/4, quarter at 132; A 8'],
+    // Sections and how long they are.
+    ['intro: 4 bars; Verse 1: 16; Chorus - 8 bars', 'intro 4; "Verse 1" 16; Chorus 8'],
+    ['Verse 1 16 bars; Chorus 2 8 x2', '"Verse 1" 16; "Chorus 2" 8, 2 times'],
+    ['intro, 4 bars; A (eight bars)', 'intro 4; A 8'],
+    ['8 bars of intro; 16 bars verse; 8-bar chorus', 'intro 8; verse 16; chorus 8'],
+    ['4 bars rest; A 8', '"rest" 4, rest 4; A 8'],
+    ['A: 8 bars, B: 8 bars, then A 8', 'A 8; B 8; A 8'],
+    [
+      'A 8 twice; B 8, repeat 3 times; |: C 8 :|; D 4, repeat; end',
+      'A 8, 2 times; B 8, 3 times; C 8, 2 times; D 4, 2 times',
+    ],
+    // Endings.
+    ['A 7, 1st ending 1 bar, 2nd ending 1 bar', 'A 7, 2 times, ending 1: 1, ending 2: 1'],
+    ['A 8, 1st ending bars 7-8, 2nd ending bars 9 to 10', 'A 6, 2 times, ending 1: 2, ending 2: 2'],
+    // Hits, and where they are.
+    ['A 8, hits on 1 and the & of 2 in bar 4', 'A 8, hits: 1, & of 2 in bar 4'],
+    [
+      'A 8, hits: 1, 4& in bars 2, 4 and 6',
+      'A 8, hits: 1, & of 4 in bar 2, hits: 1, & of 4 in bar 4, hits: 1, & of 4 in bar 6',
+    ],
+    ['A 8, short hits: 1, the and of 2 in the last bar', 'A 8, hits: short 1, & of 2 in bar 8'],
+    ['A 8, stabs on 2 then 4 every 4 bars', 'A 8, hits: 2, 4 in bar 4, hits: 2, 4 in bar 8'],
+    // What holds for some bars.
+    ['A 16, drum solo bars 9-16', 'A 16, solo 8 in bar 9'],
+    ['A 16, solo in the last 4 bars', 'A 16, solo 4 in bar 13'],
+    ['A 8, crescendo bars 5 to 8, ff in bar 8', 'A 8, swell to f over 4 in bar 5, ff in bar 8'],
+    ['A 8, dim. to pp over 2 bars at the end', 'A 8, swell to pp over 2 in bar 8'],
+    ['A 8, repeat the previous bar in bars 2 3 4', 'A 8, same 1 in bar 2, same 1 in bar 3, same 1 in bar 4'],
+    ['A 8 forte, B 8 pianissimo', 'A 8, f; B 8, pp'],
+    // Words and what is held.
+    ['A 8, fermata on 4 in bar 8; B 4, hold 1', 'A 8, hold 4 by 1/2 in bar 8; B 4, hold 1 by 1/2'],
+    ['A 8, words: brushes in bar 3, rit. in bar 8', 'A 8, say "brushes" in bar 3, say "rit." in bar 8'],
+    ['A 8 half-time, "look up" in bar 2', 'A 8, say "half-time", say "look up" in bar 2'],
+    // Signs and jumps.
+    [
+      'A 8, sign; B 8, to coda; C 8, dal segno al coda; Coda 4',
+      'A 8, segno; B 8, to coda; C 8, D.S. al Coda; Coda 4, coda',
+    ],
+    ['A 8, Fine; B 8, da capo al fine', 'A 8, Fine; B 8, D.C. al Fine'],
+  ];
+  test.each(ALIKE)('%s', (said, as) => expect(read(said)).toEqual(read(as)));
+
   test.each([
     ['', 'no-section: '],
+    ['q = ; A 8', 'not-understood: q ='],
+    ['A 8, flam 3', 'not-understood: flam 3'],
+    ['A 8, swell', 'not-understood: swell'],
+    ['A 8, hold often', 'not-understood: hold often'],
+    ['A 8, every bar', 'not-understood: every bar'],
     ['swing at 140', 'no-section: swing at 140'],
     ['A 0', 'out-of-bounds: A 0'],
     ['A 8, rest 900', 'out-of-bounds: A 8, rest 900'],
@@ -164,7 +218,8 @@ const anySection: fc.Arbitrary<ChartSection> = fc
   .map(({ isOuter, name, bars: many, times, at, endings }) => ({
     name,
     ...(isOuter ? { parts: [{ name: 'in', bars: many, ...(at && { at }) }] } : { bars: many, ...(at && { at }) }),
-    ...(times !== undefined && { times }),
+    // With a second ending it is always said how often.
+    ...((times !== undefined || endings?.some((one) => one.for.some((time) => time > 1))) && { times: times ?? 1 }),
     ...(endings && { endings: endings.map(({ at: marks, ...one }) => ({ ...one, ...(marks && { at: marks }) })) }),
   }));
 

@@ -1,7 +1,9 @@
-import { chartFormShape, type ChartForm, type ChartSection, type Marks } from '../documents/chart';
+import { chartFormShape, type ChartForm, type ChartSection } from '../documents/chart';
 import { parseMeter } from '../grid/meter';
 import { problemsOf, sentence, type Problem } from '../result';
-import { barSaid, COUNT, notKnown, runOf } from './chartMarks';
+import { barsSaid, isOfCounts, joinedLists, NUMBER, numberNamed, timesSaid, withoutOpening } from './chartBars';
+import { notKnown, runOf } from './chartMarks';
+import { ENDING, HITS, SectionReader } from './chartSection';
 import { after, NotUnderstood, pieces, type Piece } from './chartPieces';
 
 /**
@@ -16,134 +18,46 @@ import { after, NotUnderstood, pieces, type Piece } from './chartPieces';
 /** What is not understood, at its place in the text. */
 export type ChartTextProblem = Problem & { from: number; to: number };
 
-/** Bars that marks are said of: of a section, or of one of its endings. */
-interface Target {
-  bars: number;
-  at: Record<string, Marks>;
-}
-
-/** Writes marks over a bar; what is there already is not said a second time. */
-function mark({ at }: Target, bar: number, marks: Marks, piece: Piece): void {
-  const there = at[bar] ?? {};
-  const { signs, hits, ...single } = marks;
-  const twice = (Object.keys(single) as (keyof typeof single)[]).find((key) => there[key] !== undefined);
-  if (twice)
-    throw new NotUnderstood(
-      piece,
-      'said-twice',
-      `“${piece.text}” is the second of its kind in bar ${bar}.`,
-      'Say one of them, or of which bar it is.',
-    );
-  at[bar] = {
-    ...there,
-    ...single,
-    ...(signs && { signs: [...(there.signs ?? []), ...signs] }),
-    ...(hits && { hits: [...(there.hits ?? []), ...hits] }),
-  };
-}
-
-const ORDINALS = ['first', 'second', 'third', 'fourth'];
-const ENDING = new RegExp(
-  `^(?:(${ORDINALS.join('|')}) ending|endings? (\\d{1,2}(?:(?:-| and )\\d{1,2})*)):? ?(\\d{1,4})(?: bars?)?(?=$| )`,
+const BARS = `(?:for )?(\\d{1,4}(?:[- ]?(?:bars?|measures?))?|${NUMBER} (?:bars?|measures?))(?=$|[ ,])`;
+/** "verse 16": and "verse 1 16", where the first number is of its name. */
+const HEAD = new RegExp(
+  `^(?:"([^"]+)"|([^\\s"()=][^"()=]*?))(?:\\s*[:–—]\\s*| +[-–—] +| +)(?:${BARS}(?! *[:–—-]? +\\d{1,4}(?:[- ]?bars?)?(?: +(?!times\\b|bpm\\b|[x×](?! ?\\d))[^\\s/]| *$))|\\()`,
   'i',
 );
+/** "8 bars of intro", "8-bar intro". */
+const BARS_FIRST = new RegExp(`^(?:an? )?(${NUMBER})[- ](?:bars?|measures?)(?: of)? (?:an? |the )?([^"()]+)$`, 'i');
+const BARS_ALONE = new RegExp(`^(?:for )?(${NUMBER}) (?:bars?|measures?)$`, 'i');
+const WITHIN = new RegExp(`^\\s*(${NUMBER})(?: (?:bars?|measures?))?\\s*$`, 'i');
 
-/** "1-3", "1 and 3". */
-const timesNamed = (text: string): number[] =>
-  text.split(' and ').flatMap((one) => {
-    const [from, to = from] = one.split('-').map(Number) as [number, number?];
-    return Array.from({ length: Math.max(0, to - from) + 1 }, (_, index) => from + index);
-  });
+const manyNamed = (text: string): number => numberNamed(text.replace(/[- ]?(?:bars?|measures?)$/i, ''));
 
-/** Reads what is said of a section, piece after piece, into its marks and endings. */
-class SectionReader {
-  #target: Target;
-  #hits: { names: string[]; piece: Piece } | undefined;
-  readonly #endings: { for: number[]; target: Target }[] = [];
-  times: number | undefined;
-
-  constructor(private readonly own: Target) {
-    this.#target = own;
-  }
-
-  read(given: Piece): void {
-    const { piece, bar } = barSaid(given);
-    if (this.#hits && COUNT.test(piece.text)) {
-      this.#hits.names.push(piece.text);
-      if (bar !== undefined) this.#caught(bar);
-      return;
-    }
-    this.#caught();
-    const times = /^(?:played )?(-?\d+(?:\.\d+)?) times$/i.exec(piece.text);
-    if (times && bar === undefined) {
-      this.times = Number(times[1]);
-      return;
-    }
-    const ending = ENDING.exec(piece.text);
-    if (ending) {
-      const target: Target = { bars: Number(ending[3]), at: {} };
-      this.#endings.push({
-        for: ending[1] ? [ORDINALS.indexOf(ending[1].toLowerCase()) + 1] : timesNamed(ending[2]!),
-        target,
-      });
-      this.#target = target;
-      this.#marks(after(piece, ending[0].length), bar);
-      return;
-    }
-    const hits = /^hits?:? /i.exec(piece.text);
-    if (hits) {
-      const first = after(piece, hits[0].length);
-      if (!COUNT.test(first.text)) throw notKnown(first);
-      this.#hits = { names: [first.text], piece: given };
-      if (bar !== undefined) this.#caught(bar);
-      return;
-    }
-    this.#marks(piece, bar);
-  }
-
-  /** What was said of a statement of its own, after the section: of its last bar where it can be. */
-  finish(): void {
-    this.#caught();
-  }
-
-  #caught(bar = 1): void {
-    if (this.#hits) mark(this.#target, bar, { hits: this.#hits.names }, this.#hits.piece);
-    this.#hits = undefined;
-  }
-
-  #marks(piece: Piece, bar: number | undefined): void {
-    for (const one of runOf(piece, this.#target.bars))
-      mark(this.#target, bar ?? (one.said.isLast ? this.#target.bars : 1), one.said.marks, one.piece);
-  }
-
-  get section(): Pick<ChartSection, 'times' | 'endings' | 'at'> {
-    const marksOf = ({ at }: Target) => (Object.keys(at).length ? { at } : {});
-    return {
-      ...(this.times !== undefined && { times: this.times }),
-      ...(this.#endings.length && {
-        endings: this.#endings.map(({ for: times, target }) => ({ for: times, bars: target.bars, ...marksOf(target) })),
-      }),
-      ...marksOf(this.own),
-    };
-  }
+/** A section of so many bars, with what is said of it after them. */
+function sectionWith(name: string, bars: number, said: readonly Piece[]): ReadSection {
+  const reader = new SectionReader({ bars, at: {} });
+  for (const piece of said) if (piece.text) reader.read(piece);
+  return { section: { name: name.trim(), bars }, reader };
 }
 
-const HEAD = /^(?:"([^"]+)"|([^\s"()][^"()]*?)) +(?:(\d{1,4})(?: bars?)?(?=$|[ ,])|\()/;
+interface ReadSection {
+  section: ChartSection;
+  reader: SectionReader;
+}
 
 /** Where a statement begins a section: its name, and its bars or the sections within it. */
-function sectionOf(statement: Piece): { section: ChartSection; reader: SectionReader } {
-  const [head = statement, ...rest] = pieces(statement, ',');
+function sectionOf(whole: Piece): ReadSection {
+  const statement = withoutOpening(whole);
+  const [head = statement, ...rest] = said(statement);
+  const alone = rest[0] && BARS_ALONE.exec(rest[0].text);
+  if (alone) return sectionWith(head.text.replaceAll('"', ''), numberNamed(alone[1]!), rest.slice(1));
   const found = HEAD.exec(head.text);
+  const first = BARS_FIRST.exec(head.text);
+  if (first) {
+    const of = after(head, head.text.length - first[2]!.length);
+    return sectionWith(of.text, numberNamed(first[1]!), [...(isOfMarks(of, 1) ? [of] : []), ...rest]);
+  }
   if (!found) throw notKnown(head);
   const name = (found[1] ?? found[2]!).trim();
-  if (found[3] !== undefined) {
-    const bars = Number(found[3]);
-    const reader = new SectionReader({ bars, at: {} });
-    const more = after(head, found[0].length);
-    if (more.text) reader.read(more);
-    for (const piece of rest) reader.read(piece);
-    return { section: { name, bars }, reader };
-  }
+  if (found[3] !== undefined) return sectionWith(name, manyNamed(found[3]), [after(head, found[0].length), ...rest]);
   const open = found[0].length - 1;
   const close = head.text.lastIndexOf(')');
   if (close < open)
@@ -154,20 +68,30 @@ function sectionOf(statement: Piece): { section: ChartSection; reader: SectionRe
       'Close it after the sections within.',
     );
   const inner = { text: head.text.slice(open + 1, close), from: head.from + open + 1 };
-  const reader = new SectionReader({ bars: 0, at: {} });
-  const more = after(head, close + 1);
-  if (more.text) reader.read(more);
-  for (const piece of rest) reader.read(piece);
+  const more = [after(head, close + 1), ...rest];
+  const many = WITHIN.exec(inner.text);
+  if (many) return sectionWith(name, numberNamed(many[1]!), more);
+  const { reader } = sectionWith(name, 0, more);
   return { section: { name, parts: sectionsOf(pieces(inner, ';\n')) }, reader };
 }
 
+/** What is said in a statement, piece after piece. */
+const said = (statement: Piece): Piece[] => joinedLists(statement, pieces(statement, ','));
+
+const SOLO = /^(?:drum )?(?:solo|fill|free) \d/i;
+
 /** Whether a statement only says what holds, and begins no section. */
 function isOfMarks(statement: Piece, bars: number): boolean {
-  // "solo 16" by itself is a section that is called so.
-  if (/^(?:solo|fill|free) \d/i.test(statement.text)) return false;
-  return pieces(statement, ',').every((given) => {
-    const { piece } = barSaid(given);
-    if (/^hits?:? /i.test(piece.text) || COUNT.test(piece.text)) return true;
+  // "solo 16" by itself is a section that is called so, and so is "8 bars rest".
+  if (SOLO.test(statement.text) || BARS_FIRST.test(statement.text)) return false;
+  let isCaught = false;
+  return said(statement).every((given) => {
+    if (ENDING.test(given.text)) return true;
+    const timed = timesSaid(given);
+    if (timed.times !== undefined && !timed.piece.text) return true;
+    const { piece } = barsSaid(timed.piece, bars);
+    isCaught ||= HITS.test(piece.text);
+    if (HITS.test(piece.text) || (isCaught && isOfCounts(piece.text))) return true;
     try {
       return runOf(piece, bars).length > 0;
     } catch {
@@ -176,16 +100,55 @@ function isOfMarks(statement: Piece, bars: number): boolean {
   });
 }
 
+/** What sections are called, by which one is known after a comma. */
+const USUAL_NAME =
+  /^(?:[A-Z]\d?|intro(?:duction)?|verse|(?:pre-?)?chorus|refrain|bridge|interlude|head|solos?|vamp|tag|outro|coda|middle (?:8|eight))(?: \d{1,2})?$/i;
+
+/** Whether a section begins after a comma: it is called as sections are, or says its bars. */
+function isSection(piece: Piece): boolean {
+  if (SOLO.test(piece.text) || isOfMarks(piece, 1) || isOfCounts(barsSaid(piece, 1).piece.text)) return false;
+  if (BARS_FIRST.test(piece.text)) return true;
+  const [whole, quoted, name, bars] = HEAD.exec(piece.text) ?? [];
+  if (!whole || bars === undefined) return false;
+  return Boolean(quoted) || USUAL_NAME.test(name!) || /bars?|measures?/i.test(bars) || whole.includes(':');
+}
+
+/** Statements as they are said: one that goes on with another section after a comma is two. */
+function statementsOf(all: readonly Piece[]): Piece[] {
+  return all.flatMap((statement) => {
+    const parts: Piece[] = [];
+    for (const [index, one] of said(statement).entries()) {
+      const then = /^(?:and )?then /i.exec(one.text);
+      const piece = then ? after(one, then[0].length) : one;
+      const last = parts.at(-1);
+      const goesOn = last && !(index > 0 && isSection(piece));
+      if (!goesOn) parts.push(piece);
+      else {
+        const end = one.from + one.text.length - statement.from;
+        parts[parts.length - 1] = { text: statement.text.slice(last.from - statement.from, end), from: last.from };
+      }
+    }
+    return parts;
+  });
+}
+
+const IS_END = /^(?:the )?end\.?$/i;
+
 function sectionsOf(statements: readonly Piece[]): ChartSection[] {
-  const read: { section: ChartSection; reader: SectionReader }[] = [];
-  for (const statement of statements) {
+  const read: ReadSection[] = [];
+  for (const statement of statementsOf(statements)) {
+    if (read.length && IS_END.test(statement.text)) continue;
     const last = read.at(-1);
     if (last && isOfMarks(statement, last.section.bars ?? 0))
-      for (const piece of pieces(statement, ',')) last.reader.read(piece);
+      for (const piece of said(statement)) last.reader.read(piece);
     else read.push(sectionOf(statement));
     read.at(-1)!.reader.finish();
   }
-  return read.map(({ section, reader }) => ({ ...section, ...reader.section }));
+  return read.map(({ section, reader }) => ({
+    ...section,
+    ...(section.bars !== undefined && { bars: reader.bars }),
+    ...reader.section,
+  }));
 }
 
 /** What holds from the start where nothing else is said. */
@@ -222,6 +185,20 @@ function headOf(statements: readonly Piece[]): Omit<ChartForm, 'sections'> {
 const isOfHead = (statement: Piece): boolean =>
   pieces(statement, ',').every((piece) => /^(?:pick-?up|repeats again)$/i.test(piece.text) || isOfMarks(piece, 0));
 
+/** A section that is called coda begins with its sign, where one goes to the coda and no other sign is there. */
+function withCoda(sections: ChartSection[]): ChartSection[] {
+  const marks = sections.flatMap(({ at = {}, endings = [] }) =>
+    [at, ...endings.map((one) => one.at ?? {})].flatMap((all) => Object.values(all)),
+  );
+  const isWanted = marks.some(
+    ({ signs, jump }) => (signs?.includes('to coda') ?? false) || (jump?.endsWith('Coda') ?? false),
+  );
+  const index = sections.findIndex(({ name, bars }) => bars && /^(?:the )?coda$/i.test(name));
+  if (!isWanted || index < 0 || marks.some(({ signs }) => signs?.includes('coda'))) return sections;
+  const { at = {}, ...coda } = sections[index]!;
+  return sections.with(index, { ...coda, at: { ...at, 1: { ...at[1], signs: [...(at[1]?.signs ?? []), 'coda'] } } });
+}
+
 /** Characters of a chart as it is typed. */
 const MOST_CHART_TEXT = 20_000;
 
@@ -246,7 +223,8 @@ export function readChartText(text: string): ChartTextAnswer {
     const head = headOf(first < 0 ? statements : statements.slice(0, first));
     if (first < 0)
       return refuse({ text, from: 0 }, 'no-section', 'There is no section yet.', 'Say one with its bars, like A 16.');
-    const shaped = chartFormShape.safeParse({ ...head, sections: sectionsOf(statements.slice(first)) });
+    const sections = withCoda(sectionsOf(statements.slice(first)));
+    const shaped = chartFormShape.safeParse({ ...head, sections });
     if (shaped.success) return { ok: true, value: shaped.data };
     return refuse(
       { text, from: 0 },
