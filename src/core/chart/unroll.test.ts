@@ -5,7 +5,6 @@ import { MOST_UNROLLED_BARS } from '../limits';
 import { cases } from '../testing/vectors';
 import { format } from '../time/fraction';
 import type { ChartProblemCode } from './problems';
-import { readChartText } from './chartText';
 import { unroll, type PlayedBar } from './unroll';
 import { dynamics, feelRuns, meterRuns, seconds, tempos } from './whole';
 
@@ -168,42 +167,6 @@ describe('what cannot be played', () => {
   ])('%s', (said, sections) => expect(wrong(sections)).toBe(said));
 });
 
-describe('counts and beats of other meters', () => {
-  const sounding = (meter: string, feel: ChartForm['feel'], hits: string[]) =>
-    played(form([{ name: 'A', bars: 1, at: { 1: { hits } } }], { meter, feel }))[0]!.hits.map(
-      ({ written, sounding: at }) => [format(written), format(at)],
-    );
-
-  test('let is the second 8th of a count in swung 8ths, and a triplet beside trip, in 8ths, and where nothing is swung', () => {
-    expect(sounding('2/2', 'shuffle', ['let of 2'])).toEqual([['5/8', '2/3']]);
-    expect(sounding('3/4', 'swing 8ths', ['trip of 1', 'let of 1', 'let of 2'])).toEqual([
-      ['1/12', '1/12'],
-      ['1/6', '1/6'],
-      ['3/8', '5/12'],
-    ]);
-    expect(sounding('6/8', 'shuffle', ['let of 1'])).toEqual([['1/12', '1/12']]);
-    expect(sounding('4/4', 'swing 16ths', ['let of 1', 'e of 1'])).toEqual([
-      ['1/6', '1/6'],
-      ['1/16', '1/12'],
-    ]);
-  });
-
-  test('a tempo is said in the beat of the meter', () => {
-    const beat = (meter: string) => tempos(played(form([{ name: 'A', bars: 1 }], { meter })))[0]!.beat;
-    expect(['2/2', '3/4', '6/8', '9/8', '12/8', '15/8', '3/8', '7/8', '6/16'].map(beat)).toEqual([
-      'half',
-      'quarter',
-      'dotted quarter',
-      'dotted quarter',
-      'dotted quarter',
-      '8th',
-      '8th',
-      '8th',
-      '16th',
-    ]);
-  });
-});
-
 describe('jumps', () => {
   test('each is made once, and every time where it says so until a Fine lets one out', () => {
     const two = form([
@@ -325,17 +288,4 @@ test('whatever is marked, it is played within its bound or told why not', () => 
     }),
     { numRuns: 500 },
   );
-});
-
-test('changes of notes that nobody plays are told where they are, however they add up', () => {
-  const of = (change: string, many: number) => {
-    const read = readChartText(
-      ['quarter at 120', ...Array.from({ length: many }, (_, at) => `S${at} 1, ${change}`)].join('; '),
-    );
-    const answer = read.ok ? unroll(read.value) : undefined;
-    return answer?.ok === false ? `${answer.problems[0]!.code}: ${answer.problems[0]!.where}` : answer?.ok;
-  };
-  expect(of('quarter = 16th quintuplet', 40)).toBe('speed: S3, bar 1');
-  expect(of('whole = 32nd', 2)).toBe('speed: S1, bar 1');
-  expect(of('quarter = dotted quarter', 3)).toBe(true);
 });

@@ -236,39 +236,6 @@ export class PlaceReader extends CountingReader {
     );
   }
 
-  protected syllableOf(said: Token, number: Token & { kind: 'number' }, which?: number): Term {
-    const from = Math.min(said.from, number.from);
-    const to = Math.max(said.to, number.to);
-    if (number.value === EVERY) return { kind: 'every syllable', said, from, to };
-    return { kind: 'syllable', said, which, count: number.value, number, from, to };
-  }
-
-  /** The counts after "of": "1", "2 and 4", "every beat". */
-  protected readCounts(): (Token & { kind: 'number' })[] {
-    const of = this.tokens[this.index - 1]!;
-    const numbers: (Token & { kind: 'number' })[] = [];
-    this.skip('count', 'both');
-    const every = this.take('every');
-    if (every) {
-      this.skip('count');
-      return [{ ...every, kind: 'number', value: EVERY }];
-    }
-    for (;;) {
-      const number = this.take('number');
-      if (!number) {
-        if (numbers.length) return numbers;
-        throw this.notUnderstood('no-count', of, 'A count must follow “of”.', 'Say e of 1.');
-      }
-      numbers.push(number);
-      const joined = this.is('and') ? 1 : 0;
-      const next = this.peek(joined);
-      // A syllable behind the number starts a place of its own: "e of 2 and 4 a".
-      const isOwn = this.isSyllable(this.peek(joined + 1)) && this.peek(joined + 1)?.kind === 'word';
-      if (next?.kind !== 'number' || isOwn) return numbers;
-      this.index += joined;
-    }
-  }
-
   /** "every &", "every e and a", "every count", "all the 8ths", "every other 16th". */
   protected readEvery(): Term[] {
     const every = this.take('every')!;
@@ -310,6 +277,3 @@ export class PlaceReader extends CountingReader {
     return this.isSyllable(next) || this.pluralOf(next) !== undefined;
   }
 }
-
-/** Stands for the number where every count is meant. */
-const EVERY = -1;

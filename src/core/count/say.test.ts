@@ -1,78 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { cellsOfDivisions, slotsOfBar, type Cell } from '../grid/cells';
-import type { Reading } from '../grid/meter';
-import type { Groove, Stroke } from '../groove/groove';
-import { LIMBS, type Limb } from '../groove/limbs';
+import { slotsOfBar } from '../grid/cells';
+import type { Groove } from '../groove/groove';
+import type { Limb } from '../groove/limbs';
 import { anyGroove, meterOf } from '../testing/arbitrary';
+import { after, expectSaidBack, grooveOf, school, wordsOf, type At } from '../testing/said';
 import { cases } from '../testing/vectors';
-import { compare, equal, exact, format } from '../time/fraction';
+import { equal } from '../time/fraction';
 import { sayOn } from './say';
 import { sayPlace } from './sayPlace';
-import { SCHOOLS, schoolNamed } from './schools';
-
-const [school] = SCHOOLS;
-
-interface At {
-  limb: Limb;
-  surface: Stroke['surface'];
-  bar: number;
-  at: string;
-  height: Stroke['height'];
-  ornament?: Stroke['ornament'];
-}
-
-/** A groove of bars of one grid, with strokes on it. */
-function grooveOf(
-  meter: string,
-  grid: number | number[] | Cell[],
-  { bars = 1, strokes = [], reading = 'numbers' }: { bars?: number; strokes?: At[]; reading?: Reading } = {},
-): Groove {
-  return {
-    version: 1,
-    title: 'Said',
-    reading,
-    tempo: 60,
-    bars: Array.from({ length: bars }, (_, index) => ({
-      meter: meterOf(meter),
-      cells: cellsOfDivisions(meterOf(meter), reading, grid),
-      strokes: inOrder(
-        strokes
-          .filter(({ bar }) => bar === index + 1)
-          .map(({ bar: _bar, at, ...stroke }) => ({ ...stroke, at: exact(at) })),
-      ),
-    })),
-  };
-}
-const inOrder = (strokes: Stroke[]) =>
-  strokes.toSorted((a, b) => compare(a.at, b.at) || LIMBS.indexOf(a.limb) - LIMBS.indexOf(b.limb));
-
-const short: Record<Limb, string> = { 'right hand': 'RH', 'left hand': 'LH', 'right foot': 'RF', 'left foot': 'LF' };
-const HEIGHT = { tap: '', accent: '!', ghost: '·' } as const;
-/** Every stroke as one word: "RF kick 1/4!". */
-const wordsOf = (groove: Groove): string[] =>
-  groove.bars.flatMap(({ strokes }, bar) =>
-    strokes.map(
-      ({ limb, surface, at, height, ornament }) =>
-        `${bar ? `${bar + 1}: ` : ''}${short[limb]} ${surface} ${format(at)}${HEIGHT[height]}${ornament ? `~${ornament}` : ''}`,
-    ),
-  );
-
-/** What stands after a phrase on an empty bar of 16ths, or why it is refused. */
-function after(text: string, groove: Groove = grooveOf('4/4', 4), limb: Limb = 'right hand'): string[] | string {
-  const answer = sayOn(groove, text, { school, limb });
-  if (!answer.ok) return `${answer.problems[0]!.where}: ${answer.problems[0]!.say}`;
-  expectSaidBack(groove, text, limb);
-  return wordsOf(answer.groove);
-}
-
-/** What is said back is read to the same groove again. */
-function expectSaidBack(groove: Groove, text: string, limb: Limb, of = school) {
-  const answer = sayOn(groove, text, { school: of, limb });
-  if (!answer.ok) return;
-  const again = sayOn(groove, answer.said, { school: of, limb });
-  expect(again.ok ? wordsOf(again.groove) : again.problems, `${text} → ${answer.said}`).toEqual(wordsOf(answer.groove));
-}
+import { SCHOOLS } from './schools';
 
 interface PhraseCase {
   id: string;
@@ -121,39 +58,6 @@ describe('the same said otherwise', () => {
   );
 
   test('a stretch between two numbers is not read as two counts', () => expect(after('kick on 1-3')).toMatch(/^“-”/));
-});
-
-describe('places as they are said', () => {
-  interface Case {
-    say: string;
-    meter: string;
-    reading: Reading;
-    division: number;
-    school: string;
-    at: string[];
-  }
-  test.each(cases<Case>('positions'))('$say in $meter by $division, $school', (one) => {
-    const groove = grooveOf(one.meter, one.division, { reading: one.reading });
-    const answer = sayOn(groove, one.say, { school: schoolNamed(one.school), limb: 'right hand' });
-    expect(answer.ok ? answer.groove.bars[0]!.strokes.map(({ at }) => format(at)) : answer.problems).toEqual(one.at);
-  });
-});
-
-describe('what is no place points at its word and says what would work', () => {
-  interface Case {
-    say: string;
-    meter: string;
-    division: number;
-    school: string;
-    wrongPart: string;
-  }
-  test.each(cases<Case>('positionErrors'))('$say', ({ say, meter, division, school: name, wrongPart }) => {
-    const answer = sayOn(grooveOf(meter, division), say, { school: schoolNamed(name), limb: 'right hand' });
-    if (answer.ok) throw new Error('placed');
-    const [problem] = answer.problems;
-    expect(say.slice(problem!.from, problem!.to)).toBe(wrongPart);
-    expect(problem!.remedy).not.toBe('');
-  });
 });
 
 const SIXTEENTHS = '0 1/16 1/8 3/16 1/4 5/16 3/8 7/16 1/2 9/16 5/8 11/16 3/4 13/16 7/8 15/16'.split(' ');

@@ -298,33 +298,3 @@ test('a call is spoken from the bar line before, word after word; where a bar is
   // A bar of 4/4 at 320 would last 750 ms: two words fit, four do not.
   expect(words(320)).toMatchObject({ unspoken: 4 });
 });
-
-test('what is held is struck where it was, and all after it comes so much later', () => {
-  const groove = oneLine('A.A.A.A.', 'right hand', 60);
-  const held = planOf(groove, {
-    rounds: 2,
-    passages: [{ from: 0, bars: 1, times: 1, hold: { at: '1/4', more: '1/2' } }],
-  });
-  // At 60 a count is a second, and a half two: held on 2, so 3 comes two seconds later.
-  expect(strokesOf(held).map(({ ms }) => ms)).toEqual([0, 1000, 4000, 5000, 6000, 7000, 10_000, 11_000]);
-  expect(schedule(formOf(held)).endMs).toBe(12_000);
-});
-
-test('bars counted in have their own numbers, before the first, and end where the next begins', () => {
-  const plan = planOf(oneLine('A.A.A.A.', 'right hand', 60), { countIn: 2 });
-  const { sounds, bars } = schedule(formOf(plan));
-  const clicks = sounds.flatMap((sound) => (sound.kind === 'click' ? [sound.barInRun] : []));
-  expect(clicks).toEqual([-2, -2, -2, -2, -1, -1, -1, -1]);
-  expect(bars.map(({ startMs, endMs }) => [startMs, endMs])).toEqual([
-    [-8000, -4000],
-    [-4000, 0],
-    [0, 4000],
-  ]);
-});
-
-test('the notes of triplet layers sound in the bars they are in', () => {
-  const plan = planOf(oneLine('A.A.A.A.', 'right hand', 60), { rounds: 4, layers: { to: 'half triplet', bars: 1 } });
-  const layers = schedule(formOf(plan)).sounds.filter(({ kind }) => kind === 'layer');
-  expect(layers.length).toBeGreaterThan(0);
-  for (const { ms, at } of layers) expect(ms).toBeCloseTo(toNumber(at) * 4000, 6);
-});

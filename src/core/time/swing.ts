@@ -50,6 +50,17 @@ export function swingRatio(swing: Swing, bpm: Bpm): Fraction {
 /** Where the off-beat of a pair falls, as a fraction of the pair: long / (long + short). */
 export const offBeat = (ratio: Fraction): Fraction => div(ratio, add(ratio, ONE));
 
+/** The pair a place lies in: where it starts, how far into it the place is; undefined in what is left over of a bar. */
+function pairOf(at: WholeNotes, value: Swing['value'], ratio: Fraction, barLength: WholeNotes) {
+  const half = NOTE_VALUES[value];
+  const pair = mul(half, frac(2));
+  const within = modulo(at, pair);
+  const start = sub(at, within);
+  if (compare(add(start, pair), barLength) > 0) return undefined;
+  const turn = mul(pair, offBeat(ratio));
+  return { start, within, half, turn, rest: sub(pair, turn) };
+}
+
 /**
  * Where a place written at `at` really sounds, both in whole notes from the start of the bar.
  * Piecewise linear over each pair, pairs counted from the bar line; what is left over at the end of
@@ -57,14 +68,11 @@ export const offBeat = (ratio: Fraction): Fraction => div(ratio, add(ratio, ONE)
  * is already where it belongs.
  */
 export function swungPlace(at: WholeNotes, value: Swing['value'], ratio: Fraction, barLength: WholeNotes): WholeNotes {
-  const half = NOTE_VALUES[value];
-  const pair = mul(half, frac(2));
-  const within = modulo(at, pair);
-  const start = sub(at, within);
-  if (compare(add(start, pair), barLength) > 0) return at;
-  const turn = mul(pair, offBeat(ratio));
+  const found = pairOf(at, value, ratio, barLength);
+  if (!found) return at;
+  const { start, within, half, turn, rest } = found;
   if (compare(within, half) <= 0) return add(start, mul(within, div(turn, half)));
-  return add(start, add(turn, mul(sub(within, half), div(sub(pair, turn), half))));
+  return add(start, add(turn, mul(sub(within, half), div(rest, half))));
 }
 
 /**
@@ -77,12 +85,9 @@ export function writtenPlace(
   ratio: Fraction,
   barLength: WholeNotes,
 ): WholeNotes {
-  const half = NOTE_VALUES[value];
-  const pair = mul(half, frac(2));
-  const within = modulo(at, pair);
-  const start = sub(at, within);
-  if (compare(add(start, pair), barLength) > 0) return at;
-  const turn = mul(pair, offBeat(ratio));
+  const found = pairOf(at, value, ratio, barLength);
+  if (!found) return at;
+  const { start, within, half, turn, rest } = found;
   if (compare(within, turn) <= 0) return add(start, mul(within, div(half, turn)));
-  return add(start, add(half, mul(sub(within, turn), div(half, sub(pair, turn)))));
+  return add(start, add(half, mul(sub(within, turn), div(half, rest))));
 }
