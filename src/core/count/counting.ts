@@ -2,7 +2,7 @@ import { PhraseReader, type Term } from './phrase';
 import type { Token } from './words';
 
 /** Stands for the number where every count is meant. */
-export const EVERY = -1;
+const EVERY = -1;
 
 /** Reads lines that are counted aloud: numbers with what is said after them. */
 export class CountingReader extends PhraseReader {
