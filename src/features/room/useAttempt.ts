@@ -176,8 +176,8 @@ export function useAttempt(options: AttemptOptions) {
       dispatch({ type: 'starting' });
       setBeads([]);
       try {
-        const { Performance } = await performing();
         performance_.current = await withPlayer(async (open) => {
+          const { Performance } = await performing();
           await open.prepare(Object.values(voicesOf(piece)));
           if (isRecorded) await microphone.open();
           return Performance.start(open, piece, settings, input);

@@ -1,8 +1,12 @@
 import { useCallback, useEffect, useRef } from 'react';
 import type { Player } from '@/sound/player';
 
-/** The sound is brought while the room stands, so that it is there at the first touch. */
-const sound = () => import('@/sound/player');
+type Sound = typeof import('@/sound/player');
+/**
+ * The sound is brought while the room stands: at the first touch it is opened in the same breath, as browsers want it.
+ */
+let brought: Sound | undefined;
+const sound = async (): Promise<Sound> => (brought ??= await import('@/sound/player'));
 
 /** What a player tells by itself. */
 export interface PlayerEvents {
@@ -30,7 +34,7 @@ export function usePlayer(events: PlayerEvents) {
 
   const opened = useCallback(async (): Promise<Player> => {
     if (player.current) return player.current;
-    const { Player } = await sound();
+    const { Player } = brought ?? (await sound());
     const one = await Player.open();
     one.setLevel(level.current);
     one.onInterrupted(() => latest.current.onInterrupted());
@@ -46,8 +50,7 @@ export function usePlayer(events: PlayerEvents) {
       try {
         return await work(await opened());
       } catch (error) {
-        const { SoundLost } = await sound();
-        if (!(error instanceof SoundLost)) throw error;
+        if (!brought || !(error instanceof brought.SoundLost)) throw error;
         player.current?.close();
         player.current = undefined;
         return work(await opened());
