@@ -103,6 +103,8 @@ describe('read aloud', () => {
     ['Verse 1 16 bars; Chorus 2 8 x2', '"Verse 1" 16; "Chorus 2" 8, 2 times'],
     ['intro, 4 bars; A (eight bars)', 'intro 4; A 8'],
     ['8 bars of intro; 16 bars verse; 8-bar chorus', 'intro 8; verse 16; chorus 8'],
+    ['A 16, 4 bars rest in bar 5', 'A 16, rest 4 in bar 5'],
+    ['intro 4, 8 bars of verse', 'intro 4; verse 8'],
     ['4 bars rest; A 8', '"rest" 4, rest 4; A 8'],
     ['A: 8 bars, B: 8 bars, then A 8', 'A 8; B 8; A 8'],
     [

@@ -91,13 +91,17 @@ function isOfMarks(statement: Piece, bars: number): boolean {
     if (timed.times !== undefined && !timed.piece.text) return true;
     const { piece } = barsSaid(timed.piece, bars);
     isCaught ||= HITS.test(piece.text);
-    if (HITS.test(piece.text) || (isCaught && isOfCounts(piece.text))) return true;
-    try {
-      return runOf(piece, bars).length > 0;
-    } catch {
-      return false;
-    }
+    return HITS.test(piece.text) || (isCaught && isOfCounts(piece.text)) || isRun(piece, bars);
   });
+}
+
+/** Whether all of a piece is said of a bar. */
+function isRun(piece: Piece, bars: number): boolean {
+  try {
+    return runOf(piece, bars).length > 0;
+  } catch {
+    return false;
+  }
 }
 
 /** What sections are called, by which one is known after a comma. */
@@ -107,7 +111,8 @@ const USUAL_NAME =
 /** Whether a section begins after a comma: it is called as sections are, or says its bars. */
 function isSection(piece: Piece): boolean {
   if (SOLO.test(piece.text) || isOfMarks(piece, 1) || isOfCounts(barsSaid(piece, 1).piece.text)) return false;
-  if (BARS_FIRST.test(piece.text)) return true;
+  // "A 16, 4 bars rest" is said of A; "intro 4, 8 bars of verse" begins the verse.
+  if (BARS_FIRST.test(piece.text)) return !isRun(barsSaid(piece, 1).piece, 1);
   const [whole, quoted, name, bars] = HEAD.exec(piece.text) ?? [];
   if (!whole || bars === undefined) return false;
   return Boolean(quoted) || USUAL_NAME.test(name!) || /bars?|measures?/i.test(bars) || whole.includes(':');
