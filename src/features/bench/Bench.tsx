@@ -16,7 +16,10 @@ import { SidePanel } from './SidePanel';
 import { StavePanel } from './StavePanel';
 import { useBench, type BenchProps } from './useBench';
 
-const BeatArithmetic = dynamic(() => import('./BeatArithmetic').then((module) => module.BeatArithmetic));
+// What is brought apart has a boundary of its own (`loading`): without it the page would not answer before it is there.
+const BeatArithmetic = dynamic(() => import('./BeatArithmetic').then((module) => module.BeatArithmetic), {
+  loading: () => null,
+});
 
 const KeyList = dynamic(() => import('./KeyList').then((module) => module.KeyList), { ssr: false });
 const RecordDialog = dynamic(() => import('./RecordDialog').then((module) => module.RecordDialog), { ssr: false });

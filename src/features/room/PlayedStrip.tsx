@@ -7,9 +7,9 @@ import { drillOf, type Piece } from './piece';
 import type { OnStage } from './useStage';
 
 /** Each stage comes with what is played on it. */
-const DrillStage = dynamic(() => import('./DrillStage').then((found) => found.DrillStage));
-const SightStage = dynamic(() => import('./SightStage').then((found) => found.SightStage));
-const ChartStage = dynamic(() => import('./ChartStage').then((found) => found.ChartStage));
+const DrillStage = dynamic(() => import('./DrillStage').then((found) => found.DrillStage), { loading: () => null });
+const SightStage = dynamic(() => import('./SightStage').then((found) => found.SightStage), { loading: () => null });
+const ChartStage = dynamic(() => import('./ChartStage').then((found) => found.ChartStage), { loading: () => null });
 
 interface PlayedStripProps extends Drawn {
   piece: Piece;

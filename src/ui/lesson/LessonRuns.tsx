@@ -8,7 +8,7 @@ import type { Setup } from '@/core/groove/limbs';
 import { LessonLiveContext, type LessonLive, type PlayedElsewhere, type RunningLesson } from './lessonLive';
 import { playedAfter } from './played';
 
-const LessonBar = dynamic(() => import('./LessonBar').then((module) => module.LessonBar));
+const LessonBar = dynamic(() => import('./LessonBar').then((module) => module.LessonBar), { loading: () => null });
 
 interface LessonRunsProps {
   /** The one that runs, with the names of who is in it; undefined where none does. */

@@ -21,7 +21,7 @@ import { Pads } from './RoomPads';
 import type { RoomView } from './RoomFrame';
 import { CountWord, PlayedLines } from './StageParts';
 
-const DrillPanel = dynamic(() => import('../DrillPanel').then((module) => module.DrillPanel));
+const DrillPanel = dynamic(() => import('../DrillPanel').then((module) => module.DrillPanel), { loading: () => null });
 const hearingNote = () => import('../HearingNote').then((module) => module.HearingNote);
 const HearingNote = dynamic(hearingNote, { ssr: false });
 const judgedTake = () => import('../JudgedTake').then((module) => module.JudgedTake);

@@ -9,7 +9,7 @@ import { playedThrough } from '@/core/form/exercises';
 import type { Way } from '../way';
 
 const contrastPanel = () => import('./ContrastPanel').then((module) => module.ContrastPanel);
-const ContrastPanel = dynamic(contrastPanel);
+const ContrastPanel = dynamic(contrastPanel, { loading: () => null });
 
 function BackToBack() {
   const { state, dispatch } = useRoom();

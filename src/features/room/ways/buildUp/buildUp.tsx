@@ -7,7 +7,7 @@ import type { Way } from '../way';
 import { useBuildUp } from './useBuildUp';
 
 const buildUpPanel = () => import('./BuildUpPanel').then((module) => module.BuildUpPanel);
-const BuildUpPanel = dynamic(buildUpPanel);
+const BuildUpPanel = dynamic(buildUpPanel, { loading: () => null });
 
 function BuildUp() {
   const { state, limbs, dispatch } = useRoom();

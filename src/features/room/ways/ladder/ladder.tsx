@@ -11,7 +11,7 @@ import type { Way } from '../way';
 import { useLadder } from './useLadder';
 
 const ladderPanel = () => import('./LadderPanel').then((module) => module.LadderPanel);
-const LadderPanel = dynamic(ladderPanel);
+const LadderPanel = dynamic(ladderPanel, { loading: () => null });
 
 function LadderRoom() {
   const { state, dispatch } = useRoom();

@@ -7,7 +7,7 @@ import { useWaiting } from '../../useWaiting';
 import type { Way } from '../way';
 
 const waitingPanel = () => import('./WaitingPanel').then((module) => module.WaitingPanel);
-const WaitingPanel = dynamic(waitingPanel);
+const WaitingPanel = dynamic(waitingPanel, { loading: () => null });
 
 /** The slowest click after practice without one: the lowest that plain metronomes have. */
 const SLOWEST_CLICK = 40;
