@@ -29,8 +29,20 @@ coda 2, coda, 4/4, swell to ff over 2, say hold on, hold 4 by 1/2 in bar 2`;
     '21–24    B; 6/8; straight; dotted quarter 70 a minute',
     '25–29    A, time 2 of 2; 4/4; swing 8ths; quarter 140 a minute',
     '30       A, time 2 of 2; hits: let of 4',
-    '31       coda; growing to ff over 2; “hold on”',
-    '32       coda; held by 1/2',
+    '31       coda; louder to ff over 2 bars; “hold on”',
+    '32       coda; held 2 counts longer',
     '32 bars, 0:56',
+  ]);
+});
+
+test('a swell is louder or softer by what was loud before it, also on the way through it again', () => {
+  const text = `A 2, 2 times, swell to f over 1, swell to mp in bar 2; 6/8, B 1, pp, swell to p, hold 6 by 1/8`;
+  expect(barsInWords(played(`quarter at 90, ${text}`)).split('\n')).toEqual([
+    '1        A, time 1 of 2; 4/4; straight; louder to f over 1 bar; quarter 90 a minute',
+    '2        A, time 1 of 2; softer to mp over 1 bar',
+    '3        A, time 2 of 2; louder to f over 1 bar',
+    '4        A, time 2 of 2; softer to mp over 1 bar',
+    '5        B; 6/8; pp; louder to p over 1 bar; held 1 count longer; dotted quarter 60 a minute',
+    '5 bars, 0:13',
   ]);
 });

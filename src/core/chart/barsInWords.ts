@@ -1,6 +1,8 @@
-import { formatMeter } from '../grid/meter';
-import { format, toNumber } from '../time/fraction';
+import type { Dynamic, Marks } from '../documents/chart';
+import { countsInWords, formatMeter } from '../grid/meter';
+import { frac, toNumber } from '../time/fraction';
 import { lengthInWords } from '../time/lengthInWords';
+import { loudnessAfter, opens, USUAL_LOUDNESS } from './loudness';
 import type { PlayedBar } from './unroll';
 import { seconds, tempos } from './whole';
 
@@ -14,8 +16,13 @@ interface Run {
 const timeOf = ({ section, time, times }: PlayedBar): string =>
   times > 1 ? `${section}, time ${time} of ${times}` : section;
 
-/** What is said of a bar as it is played: what changes with it, what is caught in it, how it goes on. */
-function saidOf(bar: PlayedBar, before: PlayedBar | undefined): string[] {
+/** "louder to ff over 2 bars". */
+function swellInWords({ to, bars }: NonNullable<Marks['swell']>, from: Dynamic): string {
+  return `${opens(from, to) ? 'louder' : 'softer'} to ${to} over ${bars} ${bars === 1 ? 'bar' : 'bars'}`;
+}
+
+/** What is said of a bar as it is played, and how loud it was before it: what changes, what is caught, how it goes on. */
+function saidOf(bar: PlayedBar, before: PlayedBar | undefined, loudness: Dynamic): string[] {
   const { meter, feel, hits, marks, held, free } = bar;
   const { dynamic, swell, say } = marks;
   return [
@@ -23,9 +30,9 @@ function saidOf(bar: PlayedBar, before: PlayedBar | undefined): string[] {
     before?.feel === feel ? undefined : feel,
     free === before?.free ? undefined : free,
     dynamic,
-    swell && `growing to ${swell.to} over ${swell.bars}`,
+    swell && swellInWords(swell, dynamic ?? loudness),
     hits.length ? `hits: ${hits.map(({ name }) => name).join(', ')}` : undefined,
-    held.n ? `held by ${format(held)}` : undefined,
+    held.n ? `held ${countsInWords(held, frac(1, meter.unit))} longer` : undefined,
     say && `“${say}”`,
   ].filter((one): one is string => Boolean(one));
 }
@@ -43,9 +50,11 @@ export function stretchesInWords(played: readonly PlayedBar[]): StretchInWords[]
     tempos(played).map(({ bar, beat, bpm }) => [bar, `${beat} ${Math.round(toNumber(bpm) * 100) / 100} a minute`]),
   );
   const runs: Run[] = [];
+  let loudness = USUAL_LOUDNESS;
   for (const [index, bar] of played.entries()) {
     const tempo = tempoAt.get(bar.number);
-    const said = [...saidOf(bar, played[index - 1]), ...(tempo === undefined ? [] : [tempo])];
+    const said = [...saidOf(bar, played[index - 1], loudness), ...(tempo === undefined ? [] : [tempo])];
+    loudness = loudnessAfter(loudness, bar.marks);
     const open = runs.at(-1);
     const isOn =
       open &&

@@ -1,4 +1,12 @@
 import type { ChartForm, ChartSection, Marks } from '../documents/chart';
+import { equal, exact } from '../time/fraction';
+import { NOTE_VALUES } from '../time/noteValue';
+
+/** A length as a teacher says it, "a half note"; as a fraction of a whole note where no single note is as long. */
+function lengthTyped(length: string): string {
+  const named = Object.entries(NOTE_VALUES).find(([, value]) => equal(value, exact(length)));
+  return named ? `${named[0].startsWith('8th') ? 'an' : 'a'} ${named[0]} note` : length;
+}
 
 /** What stands over a bar, each as it is typed. */
 export function marksTyped(marks: Marks): string[] {
@@ -16,7 +24,7 @@ export function marksTyped(marks: Marks): string[] {
     hits?.length && `hits: ${hits.join(', ')}`,
     dynamic,
     swell && `swell to ${swell.to} over ${swell.bars}`,
-    fermata && `hold ${fermata.on} by ${fermata.more}`,
+    fermata && `hold ${fermata.on} by ${lengthTyped(fermata.more)}`,
     say && `say "${say}"`,
     jump && `${jump}${every ? ' every time' : ''}`,
   ].filter((one): one is string => Boolean(one));

@@ -8,6 +8,7 @@ import {
   type Marks,
   type Sign,
 } from '../documents/chart';
+import { format } from '../time/fraction';
 import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
 import { countsNamed, isOfCounts, NUMBER, numberNamed } from './chartBars';
 import { after, NotUnderstood, type Piece } from './chartPieces';
@@ -99,7 +100,10 @@ const SAME = new RegExp(
   'i',
 );
 const FREE = new RegExp(`^(?:drum )?(solo|fill|free)(?:(?: for)? (${NUMBER}))?(?: bars?)?$`, 'i');
-const HOLD = new RegExp(`^(?:hold|fermata)(?: on)? (.+?)(?: by (\\d{1,3}(?:/\\d{1,3})?))?$`, 'i');
+const HOLD = new RegExp(
+  `^(?:hold|fermata)(?: on)? (.+?)(?: by (?:(\\d{1,3}(?:/\\d{1,3})?)|(?:an? )?(${VALUE})))?$`,
+  'i',
+);
 /** How much longer a count is held where it is not said: a half. */
 const USUAL_HOLD = '1/2';
 /** Words over a bar that are read as they are: what they ask for is the player's to do. */
@@ -164,7 +168,8 @@ function wordsSaid(text: string): Marks | undefined {
   const hold = HOLD.exec(text);
   if (hold && isOfCounts(hold[1]!)) {
     const { names } = countsNamed(hold[1]!);
-    if (names.length === 1) return { fermata: { on: names[0]!, more: hold[2] ?? USUAL_HOLD } };
+    const more = hold[3] ? format(NOTE_VALUES[valueNamed(hold[3])]) : (hold[2] ?? USUAL_HOLD);
+    if (names.length === 1) return { fermata: { on: names[0]!, more } };
   }
   if (AS_WRITTEN.test(text)) return { say: text.toLowerCase() };
   const say = /^(?:say|words?:|text:) ?(.+)$/i.exec(text) ?? /^("[^"]+")$/.exec(text);

@@ -98,6 +98,13 @@ describe('read aloud', () => {
     ['tempo: 96, swing feel; A 8', 'quarter at 96, swing 8ths; A 8'],
     ['♩. = 60, 6/8; A 8', 'dotted quarter at 60, 6/8; A 8'],
     ['4/4 quarter=132; A 8', '4/4, quarter at 132; A 8'],
+    ['quarter at 120, A 8', 'quarter at 120; A 8'],
+    ['6/8, dotted quarter at 60, Low water 8, f', '6/8, dotted quarter at 60; "Low water" 8, f'],
+    // And what holds from a section on, before it.
+    ['A 8, to coda; 6/8, shuffle, B 4, f', 'A 8, to coda; B 4, 6/8, shuffle, f'],
+    ['A 8, f; shuffle', 'A 8, f, shuffle'],
+    ['A 8, hold 4 by a half note in bar 8, hold 1 by a dotted quarter', 'A 8, hold 4 by 1/2 in bar 8, hold 1 by 3/8'],
+    ['A 8; D.S. al Coda, coda 4', 'A 8, D.S. al Coda; coda 4, coda'],
     // Sections and how long they are.
     ['intro: 4 bars; Verse 1: 16; Chorus - 8 bars', 'intro 4; "Verse 1" 16; Chorus 8'],
     ['Verse 1 16 bars; Chorus 2 8 x2', '"Verse 1" 16; "Chorus 2" 8, 2 times'],

@@ -43,12 +43,25 @@ interface ReadSection {
   reader: SectionReader;
 }
 
+/** A section with what is said of it, or what holds by itself. */
+interface Statement {
+  piece: Piece;
+  /** What holds from it on and was said before it: "6/8, B 16". */
+  lead?: Piece;
+}
+
 /** Where a statement begins a section: its name, and its bars or the sections within it. */
-function sectionOf(whole: Piece): ReadSection {
-  const statement = withoutOpening(whole);
-  const [head = statement, ...rest] = said(statement);
-  const alone = rest[0] && BARS_ALONE.exec(rest[0].text);
-  if (alone) return sectionWith(head.text.replaceAll('"', ''), numberNamed(alone[1]!), rest.slice(1));
+function sectionOf({ piece, lead }: Statement): ReadSection {
+  const statement = withoutOpening(piece);
+  const [head = statement, ...own] = said(statement);
+  const rest = [...(lead ? said(lead) : []), ...own];
+  const alone = own[0] && BARS_ALONE.exec(own[0].text);
+  if (alone)
+    return sectionWith(
+      head.text.replaceAll('"', ''),
+      numberNamed(alone[1]!),
+      rest.filter((one) => one !== own[0]),
+    );
   const found = HEAD.exec(head.text);
   const first = BARS_FIRST.exec(head.text);
   if (first) {
@@ -72,7 +85,7 @@ function sectionOf(whole: Piece): ReadSection {
   const many = WITHIN.exec(inner.text);
   if (many) return sectionWith(name, numberNamed(many[1]!), more);
   const { reader } = sectionWith(name, 0, more);
-  return { section: { name, parts: sectionsOf(pieces(inner, ';\n')) }, reader };
+  return { section: { name, parts: sectionsOf(statementsOf(pieces(inner, ';\n'))) }, reader };
 }
 
 /** What is said in a statement, piece after piece. */
@@ -108,29 +121,47 @@ function isRun(piece: Piece, bars: number): boolean {
 const USUAL_NAME =
   /^(?:[A-Z]\d?|intro(?:duction)?|verse|(?:pre-?)?chorus|refrain|bridge|interlude|head|solos?|vamp|tag|outro|coda|middle (?:8|eight))(?: \d{1,2})?$/i;
 
-/** Whether a section begins after a comma: it is called as sections are, or says its bars. */
-function isSection(piece: Piece): boolean {
+/** Whether a section begins after a comma: it is called as sections are, says its bars, or nothing but marks came before. */
+function isSection(piece: Piece, isAfterMarks: boolean): boolean {
   if (SOLO.test(piece.text) || isOfMarks(piece, 1) || isOfCounts(barsSaid(piece, 1).piece.text)) return false;
   // "A 16, 4 bars rest" is said of A; "intro 4, 8 bars of verse" begins the verse.
   if (BARS_FIRST.test(piece.text)) return !isRun(barsSaid(piece, 1).piece, 1);
   const [whole, quoted, name, bars] = HEAD.exec(piece.text) ?? [];
   if (!whole || bars === undefined) return false;
-  return Boolean(quoted) || USUAL_NAME.test(name!) || /bars?|measures?/i.test(bars) || whole.includes(':');
+  const isPlain = isAfterMarks || Boolean(quoted) || USUAL_NAME.test(name!);
+  return isPlain || /bars?|measures?/i.test(bars) || whole.includes(':');
+}
+
+/** Whether all of a piece says what holds from a bar on: its meter, its tempo, its feel. */
+function holdsOn(piece: Piece): boolean {
+  try {
+    const marks = said(piece).flatMap((one) => runOf(one, 1).flatMap((of) => Object.keys(of.said.marks)));
+    return marks.every((key) => ['meter', 'tempo', 'change', 'feel'].includes(key));
+  } catch {
+    return false;
+  }
 }
 
 /** Statements as they are said: one that goes on with another section after a comma is two. */
-function statementsOf(all: readonly Piece[]): Piece[] {
+function statementsOf(all: readonly Piece[]): Statement[] {
   return all.flatMap((statement) => {
-    const parts: Piece[] = [];
-    for (const [index, one] of said(statement).entries()) {
+    const parts: Statement[] = [];
+    let isOfMarksYet = true;
+    for (const one of said(statement)) {
       const then = /^(?:and )?then /i.exec(one.text);
       const piece = then ? after(one, then[0].length) : one;
       const last = parts.at(-1);
-      const goesOn = last && !(index > 0 && isSection(piece));
-      if (!goesOn) parts.push(piece);
-      else {
+      if (last && isSection(piece, isOfMarksYet)) {
+        if (isOfMarksYet && holdsOn(last.piece)) parts[0] = { piece, lead: last.piece };
+        else parts.push({ piece });
+        isOfMarksYet = false;
+      } else if (!last) {
+        parts.push({ piece });
+        isOfMarksYet = isOfHead(piece);
+      } else {
+        isOfMarksYet &&= isOfHead(piece);
         const end = one.from + one.text.length - statement.from;
-        parts[parts.length - 1] = { text: statement.text.slice(last.from - statement.from, end), from: last.from };
+        last.piece = { text: statement.text.slice(last.piece.from - statement.from, end), from: last.piece.from };
       }
     }
     return parts;
@@ -139,14 +170,15 @@ function statementsOf(all: readonly Piece[]): Piece[] {
 
 const IS_END = /^(?:the )?end\.?$/i;
 
-function sectionsOf(statements: readonly Piece[]): ChartSection[] {
+function sectionsOf(statements: readonly Statement[]): ChartSection[] {
   const read: ReadSection[] = [];
-  for (const statement of statementsOf(statements)) {
+  for (const one of statements) {
+    const { piece: statement } = one;
     if (read.length && IS_END.test(statement.text)) continue;
     const last = read.at(-1);
     if (last && isOfMarks(statement, last.section.bars ?? 0))
       for (const piece of said(statement)) last.reader.read(piece);
-    else read.push(sectionOf(statement));
+    else read.push(sectionOf(one));
     read.at(-1)!.reader.finish();
   }
   return read.map(({ section, reader }) => ({
@@ -222,13 +254,15 @@ export function readChartText(text: string): ChartTextAnswer {
       'This is longer than any chart.',
       `At most ${MOST_CHART_TEXT.toLocaleString('en')} characters.`,
     );
-  const statements = pieces({ text, from: 0 }, ';\n');
-  const first = statements.findIndex((one) => !isOfHead(one));
+  const statements = statementsOf(pieces({ text, from: 0 }, ';\n'));
+  const first = statements.findIndex(({ piece }) => !isOfHead(piece));
   try {
-    const head = headOf(first < 0 ? statements : statements.slice(0, first));
+    const lead = statements[first]?.lead;
+    const before = (first < 0 ? statements : statements.slice(0, first)).map(({ piece }) => piece);
+    const head = headOf(lead ? [...before, lead] : before);
     if (first < 0)
       return refuse({ text, from: 0 }, 'no-section', 'There is no section yet.', 'Say one with its bars, like A 16.');
-    const sections = withCoda(sectionsOf(statements.slice(first)));
+    const sections = withCoda(sectionsOf([{ piece: statements[first]!.piece }, ...statements.slice(first + 1)]));
     const shaped = chartFormShape.safeParse({ ...head, sections });
     if (shaped.success) return { ok: true, value: shaped.data };
     return refuse(

@@ -1,6 +1,7 @@
 import type { ChartFeel, ChartForm, Dynamic, FreeKind, Jump, Marks, Sign } from '../documents/chart';
 import { formatMeter, parseMeter, type Meter } from '../grid/meter';
 import { ok, fail, type Result } from '../result';
+import { loudnessAfter, opens, USUAL_LOUDNESS } from './loudness';
 import { unroll, type Hit, type PlayedBar } from './unroll';
 import { isBar, timesInName, writtenOf, type Written, type WrittenBar } from './written';
 
@@ -50,8 +51,6 @@ interface Around {
   ending?: EngravedBar['ending'];
 }
 
-const LOUDER: readonly Dynamic[] = ['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff'];
-
 /**
  * The bars of a chart in the order they are written, each with what is engraved over it; what cannot be played is
  * told as by `unroll`.
@@ -65,7 +64,7 @@ export function engraved(form: ChartForm): Result<EngravedBar[]> {
   for (const one of unrolled.value) if (!first.has(one.written)) first.set(one.written, one);
   const around = new Map(aroundIn(written.top));
   let meter: Meter | undefined;
-  let loudness: Dynamic = 'mf';
+  let loudness = USUAL_LOUDNESS;
   const bars: EngravedBar[] = [];
   const openOf = { same: opening(written.bars, 'same'), free: opening(written.bars, 'free') };
   for (const [index, bar] of written.bars.entries()) {
@@ -87,7 +86,6 @@ export function engraved(form: ChartForm): Result<EngravedBar[]> {
     const same = openOf.same(index);
     const free = openOf.free(index);
     const { dynamic, swell, fermata } = marks;
-    loudness = dynamic ?? loudness;
     bars.push({
       written: index,
       bars: 1,
@@ -107,12 +105,12 @@ export function engraved(form: ChartForm): Result<EngravedBar[]> {
       ...(free && { free: free.marks.free!.as }),
       isFreeSaid: free === bar,
       ...(dynamic && { dynamic }),
-      ...(swell && { swell: { ...swell, isLouder: LOUDER.indexOf(swell.to) >= LOUDER.indexOf(loudness) } }),
+      ...(swell && { swell: { ...swell, isLouder: opens(dynamic ?? loudness, swell.to) } }),
       ...(fermata && { held: fermata.on }),
       ...(marks.say && { say: marks.say }),
       isLast: false,
     });
-    if (swell) loudness = swell.to;
+    loudness = loudnessAfter(loudness, marks);
   }
   bars.at(-1)!.isLast = true;
   return ok(bars);

@@ -72,12 +72,12 @@ const DEMO_TUNES: NewTune[] = [
 const DEMO_CHARTS: { tune: string; text: string; plays: Record<string, string> }[] = [
   {
     tune: 'Morning ferry',
-    text: 'straight, quarter at 66; intro 4, rest, p; verse 8, 2 times, mp, hits: 1, & of 2 in bar 8; refrain 8, mf, hits: long 1, hits: short 4, & of 4 in bar 4, swell to f over 2 in bar 7; tag 2, f, hits: 1, hold 3 by 1/2 in bar 2',
+    text: 'straight, quarter at 66; intro 4, rest, p; verse 8, 2 times, mp, hits: 1, & of 2 in bar 8; refrain 8, mf, hits: long 1, hits: short 4, & of 4 in bar 4, swell to f over 2 in bar 7; tag 2, f, hits: 1, hold 3 by a half note in bar 2',
     plays: { verse: 'Slow crossing', refrain: 'Even planks' },
   },
   {
     tune: 'The long landing',
-    text: 'shuffle at 88; intro 4, rest; A 6, 2 times, sign, mf, hits: let of 4 in bar 6, to coda, first ending 2, second ending 2, hits: 1, short let of 2 in bar 2; B 8, f, half-time shuffle, same in bar 2, hits: & of 2 in bar 8, say heads up in bar 7; solo 4, shuffle, solo 4, D.S. al Coda; coda 4, coda, swell to ff over 4, hits: 1, let of 1, 3 in bar 3, hold 1 by 1 in bar 4',
+    text: 'shuffle at 88; intro 4, rest; A 6, 2 times, sign, mf, hits: let of 4 in bar 6, to coda, first ending 2, second ending 2, hits: 1, short let of 2 in bar 2; B 8, f, half-time shuffle, same in bar 2, hits: & of 2 in bar 8, say heads up in bar 7; solo 4, shuffle, solo 4, D.S. al Coda; coda 4, coda, swell to ff over 4, hits: 1, let of 1, 3 in bar 3, hold 1 by a whole note in bar 4',
     plays: { A: 'Gangway shuffle' },
   },
   {
@@ -93,7 +93,7 @@ E 8, 4 times
 F 4 3/4, 8th triplet = 16th, straight, hits: 1, a of 3, 6 times
 G 1 4/4, 16th = 8th triplet, shuffle, hits: 1, D.S. al Coda
 coda 8, coda, ff, hits: 1, let of 1, 3, swell to mp over 4 in bar 5
-out 7 6/8, quarter = dotted 8th, straight, swell to pp over 7, hits: 1, & of 1, 4 in bar 7, hold 6 by 3/8 in bar 7`,
+out 7 6/8, quarter = dotted 8th, straight, swell to pp over 7, hits: 1, & of 1, 4 in bar 7, hold 6 by a dotted quarter in bar 7`,
     plays: { D: 'Harbour shuffle', E: 'Harbour shuffle' },
   },
 ];

@@ -117,7 +117,8 @@ const textWidth = (text: SVGTextElement): number => {
 function bracket(svg: SVGSVGElement, { bar, left, width }: DrawnBar, y: number): void {
   const { label, isFirst, isLast } = bar.ending!;
   const down = y + 12;
-  const end = left + width - 2;
+  // Up to the next bar where it goes on, so that it is one line.
+  const end = left + width - (isLast ? 2 : 0);
   element(svg, 'path', {
     d: `${isFirst ? `M${left + 2} ${down} V${y}` : `M${left} ${y}`} H${end} ${isLast ? `V${down}` : ''}`,
     class: 'bracket',

@@ -265,7 +265,7 @@ const LaneWords = memo(function LaneWords({
   return (
     <Box sx={visuallyHidden}>
       {lanes.map(({ limb }) => (
-        <p key={limb}>{`${limb}: ${words.flatMap((bar) => bar.get(limb) ?? []).join(', ')}.`}</p>
+        <p key={limb}>{`${limb}: ${words.flatMap((bar) => bar.get(limb) ?? []).join(', ') || 'nothing'}.`}</p>
       ))}
     </Box>
   );

@@ -21,6 +21,11 @@ interface TakeChartProps {
   school: School;
 }
 
+function landedInWords(landed: number, due: number): string {
+  if (due === 1) return landed ? 'The hit landed' : 'The hit did not land';
+  return `${landed === due ? 'All' : `${landed} of`} ${due} hits landed`;
+}
+
 /** A take of a chart: whether each hit landed with the band, and how long each new tempo took to settle. */
 export function TakeChart({ take, judgement, school }: TakeChartProps) {
   const figures = useMemo(() => chartFigures(take, judgement), [take, judgement]);
@@ -33,7 +38,7 @@ export function TakeChart({ take, judgement, school }: TakeChartProps) {
       {hits.length > 0 && (
         <section>
           <Typography variant="h2" gutterBottom>
-            {landed === due ? `All ${plural(due, 'hit')} landed` : `${landed} of ${plural(due, 'hit')} landed`}
+            {landedInWords(landed, due)}
           </Typography>
           <Box sx={{ maxHeight: 340, overflow: 'auto' }} tabIndex={0} role="region" aria-label="Figures by hit">
             <Table size="small" stickyHeader>

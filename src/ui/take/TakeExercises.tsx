@@ -13,6 +13,11 @@ import { opening, plural } from '../words/text';
 import { inMs, lateOrEarly } from '../words/figures';
 import { faultsOf } from './faults';
 
+function headingOf(one: string, of: number, wrong: number): string {
+  if (of === 1) return wrong ? `The ${one} is to come back to` : `The ${one} is there`;
+  return wrong ? `${plural(wrong, one)} of ${of} to come back to` : `All ${of} ${one}s are there`;
+}
+
 interface TakeExercisesProps {
   /** The drill as it was played. */
   drill: Exercises;
@@ -38,9 +43,7 @@ export function TakeExercises({
   return (
     <section>
       <Typography variant="h2" gutterBottom>
-        {wrong.length
-          ? `${plural(wrong.length, one)} of ${byExercise.length} to come back to`
-          : `All ${plural(byExercise.length, one)} are there`}
+        {headingOf(one, byExercise.length, wrong.length)}
       </Typography>
       <Box sx={{ maxHeight: 340, overflow: 'auto' }} tabIndex={0} role="region" aria-label={`Figures by ${one}`}>
         <Table size="small" stickyHeader>
