@@ -166,6 +166,9 @@ test('every stop of the Tab key in the room shows that it has the focus', async 
         const { outlineStyle, outlineWidth } = getComputedStyle(one);
         if (outlineStyle !== 'none' && parseFloat(outlineWidth) >= 2) return '';
       }
+      // A field says it by its frame.
+      const frame = at.closest('.MuiOutlinedInput-root')?.querySelector('fieldset');
+      if (frame && parseFloat(getComputedStyle(frame).borderTopWidth) >= 3) return '';
       return at.outerHTML.slice(0, 120);
     });
     if (seen === 'end') break;

@@ -100,9 +100,10 @@ export const theme = createTheme({
         // A list or a field says it by its frame.
         '.MuiInputBase-input:focus-visible, [role="combobox"]:focus-visible, [role="menu"]:focus-visible, [role="listbox"]:focus-visible':
           { outline: 'none !important' },
-        '.MuiOutlinedInput-root:has(:focus-visible)': {
-          outline: `3px solid ${theme.vars.palette.secondary.main}`,
-          outlineOffset: '1px',
+        '.MuiOutlinedInput-root:has(:focus-visible) .MuiOutlinedInput-notchedOutline': {
+          // Its frame leaves room for the label, which an outline would cross.
+          borderColor: `${theme.vars.palette.secondary.main} !important`,
+          borderWidth: '3px !important',
         },
         // The box of a switch lies under it, out of sight.
         '.MuiSwitch-root:has(:focus-visible)': {
@@ -114,6 +115,8 @@ export const theme = createTheme({
     MuiButton: { defaultProps: { disableElevation: true } },
     // Whatever has an href is followed without loading the page anew.
     MuiButtonBase: { defaultProps: { disableRipple: true, LinkComponent: NextLink } },
+    // As high as what stands beside it, and a finger wide.
+    MuiOutlinedInput: { styleOverrides: { root: { minHeight: 44 } } },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
     MuiLink: { defaultProps: { underline: 'always', component: NextLink } },
     MuiTableCell: { styleOverrides: { head: { fontWeight: 600, whiteSpace: 'nowrap' } } },

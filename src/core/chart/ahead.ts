@@ -42,8 +42,12 @@ function newIn(bar: PlayedBar, before: PlayedBar): string[] {
   ].filter((one): one is string => Boolean(one));
 }
 
-/** "4", "the let of 4". */
-const named = (name: string): string => (name.includes(' of ') ? `the ${name}` : name);
+/** "4", "the let of 4", "the & of 2 (short)". */
+function named(name: string): string {
+  const [, length, count] = /^(?:(short|long) )?(.+)$/.exec(name)!;
+  const place = count!.includes(' of ') ? `the ${count}` : count!;
+  return length ? `${place} (${length})` : place;
+}
 
 const listed = (all: readonly string[]): string =>
   all.length > 1 ? `${all.slice(0, -1).join(', ')} and ${all.at(-1)!}` : all.join('');

@@ -9,7 +9,7 @@ interface BarsChoiceProps {
   onChange: (bars: RoomSettings['bars']) => void;
 }
 
-const NARROW = { width: 110, '& .MuiInputBase-root': { minHeight: 44 } };
+const NARROW = { width: 110 };
 
 /** Which bars of a groove go round: from one to another, or all of them. */
 export function BarsChoice({ count, bars, onChange }: BarsChoiceProps) {

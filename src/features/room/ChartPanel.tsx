@@ -35,4 +35,4 @@ export function ChartPanel({ chart: { exercises } }: { chart: WrittenChart }) {
   );
 }
 
-const CHOICE = { width: 'auto', minWidth: 180, '& .MuiInputBase-root': { minHeight: 44 } };
+const CHOICE = { width: 'auto', minWidth: 180 };

@@ -19,7 +19,7 @@ export function Choice({ label, value, options, disabled, onChange }: ChoiceProp
       value={value}
       disabled={disabled}
       onChange={({ target }) => onChange(target.value)}
-      sx={{ width: 'auto', minWidth: 84, maxWidth: 170, '& .MuiInputBase-root': { minHeight: 44 } }}
+      sx={{ width: 'auto', minWidth: 84, maxWidth: 170 }}
     >
       {options.map(([each, words]) => (
         <MenuItem key={each} value={each}>

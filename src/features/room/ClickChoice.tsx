@@ -37,7 +37,7 @@ export function ClickChoice({ click, groove, bpm, onChange }: ClickChoiceProps) 
           if (target.value === OWN) setSetting(true);
           else onChange(CLICK_PLANS[target.value as ClickPlanName]);
         }}
-        sx={{ width: 'auto', minWidth: 84, maxWidth: 190, '& .MuiInputBase-root': { minHeight: 44 } }}
+        sx={{ width: 'auto', minWidth: 84, maxWidth: 190 }}
         // Chosen again, one's own is set anew.
         slotProps={{ select: { renderValue: () => words, SelectDisplayProps: { title: words } } }}
       >

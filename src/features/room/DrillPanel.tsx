@@ -22,7 +22,7 @@ interface DrillPanelProps {
 
 const PACES = [1, 2, 4, 8];
 const CALLS = [8, 16, 32, 64];
-const CHOICE = { width: 'auto', minWidth: 140, '& .MuiInputBase-root': { minHeight: 44 } };
+const CHOICE = { width: 'auto', minWidth: 140 };
 
 /** The usual numbers and the one that is set, each with what it counts. */
 const counted = (usual: readonly number[], set: number, unit: string) =>

@@ -31,7 +31,7 @@ export function ContrastPanel({ contrast, sides, playing, onChange }: ContrastPa
         value={contrast.what}
         disabled={playing}
         onChange={({ target }) => onChange({ ...contrast, what: target.value as Contrast })}
-        sx={{ width: 'auto', minWidth: 230, '& .MuiInputBase-root': { minHeight: 44 } }}
+        sx={{ width: 'auto', minWidth: 230 }}
       >
         {CONTRASTS.map((what) => (
           <MenuItem key={what} value={what}>
@@ -45,7 +45,7 @@ export function ContrastPanel({ contrast, sides, playing, onChange }: ContrastPa
         value={String(contrast.bars)}
         disabled={playing}
         onChange={({ target }) => onChange({ ...contrast, bars: Number(target.value) })}
-        sx={{ width: 'auto', minWidth: 110, '& .MuiInputBase-root': { minHeight: 44 } }}
+        sx={{ width: 'auto', minWidth: 110 }}
       >
         {[1, 2, 4, 8].map((bars) => (
           <MenuItem key={bars} value={String(bars)}>

@@ -71,7 +71,7 @@ export function BuildUpPanel({ buildUp, task, playing, onChange, onNext }: Build
         label="The next comes in"
         value={String(after)}
         onChange={({ target }) => onChange({ ...buildUp, after: Number(target.value) })}
-        sx={{ width: 'auto', minWidth: 190, '& .MuiInputBase-root': { minHeight: 44 } }}
+        sx={{ width: 'auto', minWidth: 190 }}
       >
         {[1, 2, 3, 4].map((rounds) => (
           <MenuItem key={rounds} value={String(rounds)}>

@@ -182,7 +182,7 @@ function Setting({ music, settings, sections, change }: SettingProps) {
           label="Speed"
           value={String(settings.speed)}
           onChange={({ target }) => change({ speed: Number(target.value) })}
-          sx={{ width: 110, '& .MuiInputBase-root': { minHeight: 44 } }}
+          sx={{ width: 110 }}
         >
           {SPEEDS.map((speed) => (
             <MenuItem key={speed} value={String(speed)}>
