@@ -1,7 +1,7 @@
 /**
  * A groove from one file into another, without a browser: `node scripts/convert.mjs in.musicxml out.mid`. Read are
- * .json (Mochila's own, of any version), .musicxml, .mid and .txt (plain text); written are .mid, .musicxml, .txt
- * (plain text), .ly and .json. What of a file is not in the groove is said, and what it leaves open with how it was
+ * .json (Mochila's own, of any version), .musicxml, .mxl, .mid and .txt (plain text), also one of them in a .zip; written
+ * are .mid, .musicxml, .mxl, .txt (plain text), .ly and .json. What of a file is not in the groove is said, and what it leaves open with how it was
  * taken; another answer is given as `grid=4` after the two files.
  */
 import fs from 'node:fs';
@@ -38,7 +38,12 @@ await main(async () => {
 async function grooveIn(file, answers) {
   const { readGrooveFile } = await import('../src/core/format/grooveFileIn.ts');
   const { sentence } = await import('../src/core/result.ts');
-  const read = readGrooveFile(path.basename(file), new Uint8Array(fs.readFileSync(file)), answers);
+  const { filesIn } = await import('../src/core/format/unpack.ts');
+  const found = filesIn({ name: path.basename(file), bytes: new Uint8Array(fs.readFileSync(file)) });
+  if ('say' in found) refuse(`${file}: ${found.say}`, 'Give another file.');
+  const [one, ...others] = found;
+  if (others.length) refuse(`${file} holds ${found.length} files.`, 'Unpack it, and give one of them.');
+  const read = readGrooveFile(one.name, one.bytes, answers);
   if (!read.ok) refuse(`${file}: ${sentence(read.problems[0])}`, 'Mend it, or save it once more.');
   return read.value;
 }

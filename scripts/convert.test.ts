@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { strToU8, zipSync } from 'fflate';
 import { afterAll, expect, test } from 'vitest';
 import { readGroove, writeGroove } from '@/core/documents/groove';
 import { midiStrokes } from '@/core/format/midiFile';
@@ -32,7 +33,8 @@ test('a groove becomes each kind of file, and its own again', () => {
   expect(made('txt').toString()).toContain('BD|');
   expect(JSON.parse(made('json').toString())).toEqual(writeGroove(STARTERS[0]!));
 
-  for (const ending of ['musicxml', 'txt', 'mid']) {
+  made('mxl');
+  for (const ending of ['musicxml', 'mxl', 'txt', 'mid']) {
     const back = path.join(folder, `back from ${ending}.json`);
     expect(convert(path.join(folder, `made.${ending}`), back)).toMatchObject({ status: 0 });
     const again = readGroove(JSON.parse(fs.readFileSync(back, 'utf8')));
@@ -56,6 +58,11 @@ test('what a file leaves open is said, and taken otherwise where it is answered'
 test('what cannot be done is said in a line', () => {
   fs.writeFileSync(path.join(folder, 'none.json'), 'none');
   fs.writeFileSync(path.join(folder, 'other.json'), '{"version":1}');
+  const two = path.join(folder, 'two.zip');
+  fs.writeFileSync(two, zipSync({ 'a.txt': strToU8('HH|x---|'), 'b.txt': strToU8('HH|x---|') }));
+  fs.writeFileSync(path.join(folder, 'none.mxl'), 'none');
+  expect(convert(two, given).said).toContain('two.zip holds 2 files. Unpack it, and give one of them.');
+  expect(convert(path.join(folder, 'none.mxl'), given).said).toContain('It is damaged, or no archive.');
   expect(convert().said).toContain('Two files are wanted.');
   expect(convert(given, 'x.doc').said).toContain('Nothing is known of .doc.');
   expect(convert('nowhere.json', 'x.mid').said).toContain('nowhere.json is not there.');

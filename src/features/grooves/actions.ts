@@ -9,7 +9,7 @@ import { addGroove, groovesOf, setArchived, setFavourite, setLabels, type Groove
 import { asPerson, requirePerson, requireTeacher } from '@/server/session';
 import { tagsShape } from '@/ui/fields';
 import { EMPTY_FORM, readForm, type FormState } from '@/ui/form';
-import { MOST_FILES } from './unpack';
+import { MOST_FILES } from '@/core/format/unpack';
 
 const labelsShape = z.object({
   groove: z.uuid(),

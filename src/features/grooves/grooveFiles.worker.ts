@@ -2,7 +2,7 @@ import { readGrooveFile } from '@/core/format/grooveFileIn';
 import type { Answers, Question } from '@/core/format/grooveRead';
 import { writeGroove, type GrooveJson } from '@/core/documents/groove';
 import { sentence } from '@/core/result';
-import { filesIn, type GivenFile } from './unpack';
+import { filesIn, type GivenFile } from '@/core/format/unpack';
 
 /** What became of a file: its groove with what was left out and what it leaves open, or why there is none. */
 export type FileRead = { name: string } & (

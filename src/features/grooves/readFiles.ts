@@ -1,6 +1,6 @@
 import type { Answers } from '@/core/format/grooveRead';
 import type { FileRead } from './grooveFiles.worker';
-import { MOST_FILES, MOST_UNPACKED } from './unpack';
+import { MOST_FILES, MOST_UNPACKED } from '@/core/format/unpack';
 
 /** A file that is not read after so long is left: something in it never ends. */
 const LONGEST_MS = 8000;

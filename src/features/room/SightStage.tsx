@@ -21,9 +21,9 @@ export function SightStage({ groove, school, bar }: { groove: Groove; school: Sc
   }, [bar]);
   return (
     <Box ref={frame} sx={{ height: 1, overflow: 'auto' }} tabIndex={0} role="region" aria-label="Line to be read">
-      {/* To be read from the stool. */}
-      <Box sx={{ zoom: { md: 1.3 } }}>
-        <Stave groove={groove} school={school} words={NOTES_ALONE} end="final" />
+      {/* To be read from the stool, and all of it while it is looked at. */}
+      <Box sx={{ zoom: { md: groove.bars.length > 4 ? 1.1 : 1.3 } }}>
+        <Stave groove={groove} school={school} words={NOTES_ALONE} isOneDrum end="final" />
       </Box>
     </Box>
   );

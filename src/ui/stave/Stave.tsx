@@ -23,6 +23,8 @@ export interface StaveProps {
   /** A note was clicked. */
   onPick?: (stroke: StrokeInLine) => void;
   words?: StaveWords;
+  /** All of it stands on one drum, without words: lines lie closer. */
+  isOneDrum?: boolean;
   /** At most so many bars to a line. */
   perLine?: number;
   /** How it ends. */
@@ -36,6 +38,7 @@ export default function Stave({
   selected,
   onPick,
   words = ALL_WORDS,
+  isOneDrum,
   perLine,
   end = 'repeat',
 }: StaveProps) {
@@ -56,7 +59,7 @@ export default function Stave({
       ref={frame}
       role="group"
       aria-label={`${groove.title}, stave`}
-      sx={{ minWidth: 0, overflow: 'hidden', minHeight: heightOf(words) }}
+      sx={{ minWidth: 0, overflow: 'hidden', minHeight: heightOf(words, isOneDrum).height }}
     >
       {groove.swing && (
         <Box component="p" sx={{ m: 0, fontSize: 14, fontStyle: 'italic', color: 'text.secondary' }}>
@@ -88,6 +91,7 @@ export default function Stave({
                       selected={selected?.bar === index ? selected : undefined}
                       onPick={onPickBar}
                       words={words}
+                      isOneDrum={isOneDrum}
                     />
                   );
                 })}
@@ -111,6 +115,7 @@ interface StaveBarProps {
   selected?: { limb: Limb; index: number };
   onPick: (stroke: StrokeInLine) => void;
   words: StaveWords;
+  isOneDrum: boolean | undefined;
 }
 
 /** How near to a head a click has to be, in pixels. */
@@ -129,6 +134,7 @@ const StaveBar = memo(function StaveBar({
   selected,
   onPick,
   words,
+  isOneDrum,
 }: StaveBarProps) {
   const into = useRef<HTMLDivElement>(null);
   const [heads, setHeads] = useState<DrawnHead[]>([]);
@@ -161,7 +167,7 @@ const StaveBar = memo(function StaveBar({
         contentVisibility: 'auto',
         flex: 'none',
         width,
-        height: heightOf(words),
+        ...heightOf(words, isOneDrum),
         cursor: 'pointer',
         color: text.primary,
         // Ink in both themes: the engraver's own is black.

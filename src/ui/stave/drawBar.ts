@@ -34,6 +34,9 @@ const COUNTS_ABOVE_AT = 14;
 const STICKING_AT = 226;
 const STAVE_HEIGHT = 234;
 const NOTES_HEIGHT = 186;
+/** Of a line of one drum without words: what is free above its tuplets, and how far down it goes. */
+const FREE_ABOVE = 20;
+const CLOSE_HEIGHT = 150;
 
 /** Which words stand with the notes. */
 export interface StaveWords {
@@ -42,9 +45,11 @@ export interface StaveWords {
 }
 export const ALL_WORDS: StaveWords = { counts: 'below', sticking: true };
 
-/** How high a line of the stave stands: without words under it, it needs less. */
-export const heightOf = ({ counts, sticking }: StaveWords): number =>
-  counts === 'below' || sticking ? STAVE_HEIGHT : NOTES_HEIGHT;
+/** How high a line of the stave stands, and how much of that may reach into what is above it. */
+export function heightOf({ counts, sticking }: StaveWords, isOneDrum = false): { height: number; mt?: string } {
+  if (counts === 'below' || sticking) return { height: STAVE_HEIGHT };
+  return isOneDrum ? { height: CLOSE_HEIGHT, mt: `-${FREE_ABOVE}px` } : { height: NOTES_HEIGHT };
+}
 
 export type StaveEnd = 'repeat' | 'final';
 const END_BARS: Record<StaveEnd, number> = { repeat: Barline.type.REPEAT_END, final: Barline.type.END };

@@ -15,6 +15,7 @@ import { faultsOf } from './faults';
 
 function headingOf(one: string, of: number, wrong: number): string {
   if (of === 1) return wrong ? `The ${one} is to come back to` : `The ${one} is there`;
+  if (of === 2 && !wrong) return `Both ${one}s are there`;
   return wrong ? `${plural(wrong, one)} of ${of} to come back to` : `All ${of} ${one}s are there`;
 }
 

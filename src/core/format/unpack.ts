@@ -1,5 +1,5 @@
 import { unzipSync, type Unzipped } from 'fflate';
-import { GROOVE_ENDINGS, MOST_FILE_BYTES } from '@/core/format/grooveFileIn';
+import { GROOVE_ENDINGS, MOST_FILE_BYTES } from './grooveFileIn';
 
 /** A file as it is read: its name without folders, and what it holds. */
 export interface GivenFile {

@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { expect, test } from 'vitest';
-import { MOST_FILE_BYTES } from '@/core/format/grooveFileIn';
+import { MOST_FILE_BYTES } from './grooveFileIn';
 import { filesIn, MOST_FILES } from './unpack';
 
 const names = (found: ReturnType<typeof filesIn>) => ('say' in found ? found.say : found.map(({ name }) => name));
