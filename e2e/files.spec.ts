@@ -157,6 +157,7 @@ test('a handout is made, chosen of, and had as PDF', async ({ page }) => {
   await expect(sheet.getByText('Slowly, and breathe.')).toBeVisible();
   const saving = page.waitForEvent('download');
   await page.getByRole('link', { name: 'PDF' }).click();
+  expect((await saving).suggestedFilename()).toBe('Ferry ramp.pdf');
   const pdf = readFileSync(await (await saving).path());
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
 

@@ -27,6 +27,12 @@ const MOST_WAITING = 6;
 let waiting = 0;
 let last: Promise<unknown> = Promise.resolve();
 
+/** A page as it is printed, and what it is called. */
+export interface PrintedPage {
+  title: string;
+  pdf: Uint8Array;
+}
+
 /**
  * A page of this server as a PDF, as the person of a session sees it: fonts embedded, lines as lines. Undefined where
  * they see no such page; throws `Busy` where too many wait.
@@ -35,7 +41,7 @@ export async function pagePdf(
   path: string,
   session: { name: string; token: string },
   origin: string,
-): Promise<Buffer | undefined> {
+): Promise<PrintedPage | undefined> {
   if (waiting >= MOST_WAITING) throw new Busy();
   waiting++;
   const mine = last.then(() => printed(path, session, origin));
@@ -51,7 +57,7 @@ async function printed(
   path: string,
   session: { name: string; token: string },
   origin: string,
-): Promise<Buffer | undefined> {
+): Promise<PrintedPage | undefined> {
   const { HOST = '127.0.0.1', PORT = '3000', MOCHILA_TLS_KEY } = process.env;
   const host = HOST === '0.0.0.0' || HOST === '::' ? '127.0.0.1' : HOST;
   const here = `${MOCHILA_TLS_KEY ? 'https' : 'http'}://${host}:${PORT}`;
@@ -80,7 +86,8 @@ async function printed(
         [...document.querySelectorAll('[data-wants-svg]')].every((one) => one.querySelector('svg')),
     );
     await page.evaluate(() => document.fonts.ready);
-    return await page.pdf({ preferCSSPageSize: true, printBackground: true });
+    const pdf = await page.pdf({ preferCSSPageSize: true, printBackground: true });
+    return { title: await page.title(), pdf: new Uint8Array(pdf) };
   } finally {
     await browser?.close();
   }

@@ -1,7 +1,7 @@
-import { fileNamed } from '@/core/format/grooveFile';
 import { Busy } from '@/server/busy';
 import { canMakePdf, pagePdf } from '@/server/pdf';
 import { person, sessionCookie } from '@/server/session';
+import { fileAnswer } from '../fileAnswer';
 
 const refused = (status: number, say: string) => Response.json({ say }, { status });
 
@@ -20,14 +20,11 @@ export async function GET(request: Request): Promise<Response> {
   const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host') ?? asked.host;
   const scheme = request.headers.get('x-forwarded-proto') ?? asked.protocol.replace(':', '');
   try {
-    const pdf = await pagePdf(page, session, `${scheme}://${host}`);
-    if (!pdf) return refused(404, 'There is no such sheet.');
-    return new Response(new Uint8Array(pdf), {
-      headers: {
-        'content-type': 'application/pdf',
-        'content-disposition': `attachment; filename="${fileNamed('handout', 'pdf')}"`,
-        'cache-control': 'no-store',
-      },
+    const printed = await pagePdf(page, session, `${scheme}://${host}`);
+    if (!printed) return refused(404, 'There is no such sheet.');
+    return fileAnswer(printed.pdf, printed.title.replace(/ · Mochila$/, ''), {
+      ending: 'pdf',
+      type: 'application/pdf',
     });
   } catch (error) {
     if (error instanceof Busy) return refused(503, error.message);
