@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useEffect, useSyncExternalStore } from 'react';
+import { useSyncExternalStore } from 'react';
 import { HandoutBar } from './HandoutBar';
 import type { HandoutOptions } from './options';
 import { Paper } from './Paper';
@@ -32,10 +32,6 @@ export function Handout({ content, options, hasPdf, origin: given }: HandoutProp
   );
   const origin = given ?? here;
   const { title, name, date, workshop, school, steps, takenHome, pieces } = content;
-  // Browsers call what they print by it.
-  useEffect(() => {
-    document.title = name ? `${title}, ${name}` : title;
-  }, [title, name]);
   return (
     <>
       <HandoutBar options={options} hasPdf={hasPdf} />

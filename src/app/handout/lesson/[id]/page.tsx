@@ -1,5 +1,6 @@
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
+import { cache } from 'react';
 import { z } from 'zod';
 import { Handout } from '@/features/handouts/Handout';
 import { handoutOptions } from '@/features/handouts/options';
@@ -15,23 +16,18 @@ import { askedOnce } from '@/ui/asked';
 import { dayInWords } from '@/ui/words/dates';
 import { namesInWords, opening } from '@/ui/words/text';
 
-export const metadata = { title: 'Handout' };
-
 interface LessonHandoutProps {
   params: Promise<{ id: string }>;
   searchParams: Promise<Record<string, string | string[]>>;
 }
 
-/** A whole lesson on paper: its steps, what it opened, and the homework of who comes. */
-export default async function LessonHandout({ params, searchParams }: LessonHandoutProps) {
-  const [who, id, asked] = [
-    await requirePerson(),
-    z.uuid().safeParse((await params).id),
-    await askedOnce<string>(searchParams),
-  ];
-  if (!id.success) notFound();
-  const found = await asPerson(async (db) => {
-    const one = await lesson(db, id.data);
+/** A lesson, who comes to it, what is set for them and what it opened. */
+const onSheet = cache(async (id: string) => {
+  const who = await requirePerson();
+  const lessonId = z.uuid().safeParse(id).data;
+  if (!lessonId) return undefined;
+  return asPerson(async (db) => {
+    const one = await lesson(db, lessonId);
     if (!one) return undefined;
     const whose =
       who.role === 'student'
@@ -44,6 +40,19 @@ export default async function LessonHandout({ params, searchParams }: LessonHand
     const grooveIds = [...new Set([...set.flatMap(({ groove_id }) => groove_id ?? []), ...opened])];
     return { one, whose, set, stored: await groovesOf(db, grooveIds) };
   });
+});
+
+/** Browsers call by it what they print. */
+export async function generateMetadata({ params }: LessonHandoutProps) {
+  const sheet = await onSheet((await params).id);
+  return { title: sheet ? `Lesson, ${namesInWords(sheet.whose.map(({ name }) => name))}` : 'Lesson' };
+}
+
+/** A whole lesson on paper: its steps, what it opened, and the homework of who comes. */
+export default async function LessonHandout({ params, searchParams }: LessonHandoutProps) {
+  const who = await requirePerson();
+  const asked = await askedOnce<string>(searchParams);
+  const found = await onSheet((await params).id);
   if (!found) notFound();
   const { one, whose, set, stored } = found;
   const reader = whose[0] ?? who;
