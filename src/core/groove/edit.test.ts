@@ -165,3 +165,121 @@ test('every count that a stretch touches is divided at once; what no grid holds 
   const struck = placeStroke(over.value.groove, { bar: 0, limb: 'right hand', at: exact('1/3') });
   expect(setDivisions(struck, { from: exact('0'), to: exact('1/2') }, 3).lost).toEqual([]);
 });
+
+describe('a stroke', () => {
+  test('takes on what is given, and keeps the rest of what was there', () => {
+    const there = placeStroke(oneLine('....'), at('0'), { surface: 'ride', height: 'accent', ornament: 'flam' });
+    expect(there.bars[0]!.strokes).toEqual([
+      { limb: 'right hand', at: exact('0'), surface: 'ride', height: 'accent', ornament: 'flam' },
+    ]);
+    expect(placeStroke(there, at('0')).bars[0]!.strokes).toEqual(there.bars[0]!.strokes);
+    expect(placeStroke(there, at('0'), { surface: 'crash' }).bars[0]!.strokes[0]).toMatchObject({
+      surface: 'crash',
+      height: 'accent',
+      ornament: 'flam',
+    });
+    expect(placeStroke(there, at('0'), { height: 'ghost' }).bars[0]!.strokes[0]!.height).toBe('ghost');
+    expect(placeStroke(there, at('0'), { ornament: 'drag' }).bars[0]!.strokes[0]!.ornament).toBe('drag');
+    expect(placeStroke(oneLine('....'), at('0')).bars[0]!.strokes[0]).not.toHaveProperty('ornament');
+  });
+
+  test('stands in the order of playing, beside those of other limbs and places', () => {
+    const groove = together(oneLine('t.t.'), oneLine('A...', 'left hand'));
+    const more = placeStroke(placeStroke(groove, at('1/4')), at('1/4', 'left hand'));
+    expect(more.bars[0]!.strokes.map((one) => `${format(one.at)} ${one.limb}`)).toEqual([
+      '0 right hand',
+      '0 left hand',
+      '1/4 right hand',
+      '1/4 left hand',
+      '1/2 right hand',
+    ]);
+    expect(removeStroke(more, at('1/4')).bars[0]!.strokes.map((one) => `${format(one.at)} ${one.limb}`)).toEqual([
+      '0 right hand',
+      '0 left hand',
+      '1/4 left hand',
+      '1/2 right hand',
+    ]);
+  });
+
+  test('on a slot and in a bar that are there', () => {
+    expect(() => placeStroke(oneLine('t...'), at('1/8', 'right hand', 0))).toThrow('1/8 is no slot of bar 1');
+    expect(() => removeStroke(oneLine('t...'), at('0', 'right hand', 1))).toThrow('There is no bar 2');
+  });
+});
+
+describe('what is in the way, by its code, its numbers and its place', () => {
+  test('a tuplet past the bar line, and one that lies across another, from either side', () => {
+    expect(setTuplet(oneLine('t...'), 0, 4, 2, 3)).toMatchObject({
+      problems: [{ code: 'past-bar-line', numbers: { counts: 2 }, path: ['bars', 0, 'cells'] }],
+    });
+    const middle = setTuplet(oneLine('t...'), 0, 2, 2, 3);
+    if (!middle.ok) throw new Error();
+    for (const [count, first] of [
+      [1, 2],
+      [3, 2],
+    ] as const)
+      expect(setTuplet(middle.value.groove, 0, count, 2, 5)).toMatchObject({
+        problems: [
+          {
+            code: 'tuplet-across',
+            numbers: { first },
+            where: 'bar 1, count 2',
+            remedy: 'Divide count 2 by itself first.',
+          },
+        ],
+      });
+    const same = setTuplet(middle.value.groove, 0, 2, 2, 5);
+    expect(same.ok && same.value.groove.bars[0]!.cells).toEqual([
+      { counts: 1, parts: 1 },
+      { counts: 2, parts: 5 },
+      { counts: 1, parts: 1 },
+    ]);
+  });
+
+  test('a bar too many, and the last one', () => {
+    const full = { ...oneLine('t...'), bars: Array.from({ length: MOST_BARS }, () => oneLine('t...').bars[0]!) };
+    expect(insertBar(full, 0)).toMatchObject({ problems: [{ numbers: { most: MOST_BARS }, path: ['bars'] }] });
+    expect(deleteBar(oneLine('t...'), 0)).toMatchObject({ problems: [{ code: 'last-bar', path: ['bars', 0] }] });
+  });
+});
+
+test('bars are put in, copied and taken out where they are wanted', () => {
+  const [one, other] = [oneLine('t...'), oneLine('..t.')];
+  const two = { ...one, bars: [one.bars[0]!, other.bars[0]!] };
+  const strokes = (answer: { ok: boolean; value?: Groove }) =>
+    answer.value?.bars.map((bar) => bar.strokes.map((stroke) => format(stroke.at)).join());
+  expect(strokes(insertBar(two, -1))).toEqual(['', '0', '1/2']);
+  expect(strokes(insertBar(two, 0))).toEqual(['0', '', '1/2']);
+  expect(strokes(insertBar(two, 1))).toEqual(['0', '1/2', '']);
+  expect(strokes(copyBar(two, 1))).toEqual(['0', '1/2', '1/2']);
+  expect(strokes(copyBar(two, 0))).toEqual(['0', '0', '1/2']);
+  expect(strokes(deleteBar(two, 0))).toEqual(['1/2']);
+  // In front a bar is like the first, behind one like the one before it.
+  const meters = { ...one, bars: [one.bars[0]!, oneLine('ttt', 'right hand', 60, '3/4').bars[0]!] };
+  const beats = (answer: ReturnType<typeof insertBar>) =>
+    answer.ok && answer.value.bars.map(({ meter }) => meter.beats);
+  expect([beats(insertBar(meters, -1)), beats(insertBar(meters, 1))]).toEqual([
+    [4, 4, 3],
+    [4, 3, 3],
+  ]);
+});
+
+test('another meter keeps whole cells, and divides new counts as the last one, or by what its counts were', () => {
+  const parts = (groove: Groove, meter: string) =>
+    setMeter(groove, 0, meterOf(meter)).groove.bars[0]!.cells.map((cell) => `${cell.counts}:${cell.parts}`);
+  const mixed = setDivision(oneLine('t.t.t.t.'), 0, 4, 3).groove;
+  expect(parts(mixed, '6/4')).toEqual(['1:2', '1:2', '1:2', '1:3', '1:3', '1:3']);
+  expect(parts(mixed, '3/4')).toEqual(['1:2', '1:2', '1:2']);
+  expect(parts(mixed, '6/8')).toEqual(Array(6).fill('1:2'));
+  const over = setTuplet(mixed, 0, 2, 2, 3);
+  if (!over.ok) throw new Error();
+  // A tuplet that no longer fits goes, and with it what came after.
+  expect(parts(over.value.groove, '2/4')).toEqual(['1:2', '1:2']);
+  expect(parts(over.value.groove, '5/4')).toEqual(['1:2', '2:3', '1:3', '1:3']);
+  const whole = setTuplet(oneLine('t...'), 0, 1, 4, 3);
+  if (!whole.ok) throw new Error();
+  expect(parts(whole.value.groove, '5/4')).toEqual(['4:3', '1:2']);
+  expect(parts(oneLine('tttt tttt tttt tttt'), '8/8')).toEqual(Array(8).fill('1:2'));
+  expect(parts(oneLine('tttttttt', 'right hand', 60, '8/8'), '4/4')).toEqual(Array(4).fill('1:2'));
+  expect(parts(oneLine('t....... t....... t....... t.......'), '2/2')).toEqual(Array(2).fill('1:8'));
+});

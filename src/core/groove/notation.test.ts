@@ -146,3 +146,25 @@ test('any bar: notes and rests fill it exactly, each as long as it is written, e
     { numRuns: 60 },
   );
 });
+
+test.each([
+  ['4/4', 'numbers', '0 1/4 1/2 3/4'],
+  ['2/2', 'numbers', '0 1/2'],
+  ['2/8', 'numbers', '0'],
+  ['3/8', 'numbers', '0'],
+  ['4/8', 'numbers', '0 1/4'],
+  ['5/8', 'numbers', '0 1/4'],
+  ['7/8', 'numbers', '0 1/4 1/2'],
+  ['8/8', 'numbers', '0 1/4 1/2 3/4'],
+  ['6/8', 'numbers', '0 3/8'],
+  ['6/8', 'pulse', '0 3/8'],
+  ['6/4', 'numbers', '0 1/4 1/2 3/4 1 5/4'],
+  ['3/16', 'numbers', '0'],
+  ['4/16', 'numbers', '0'],
+  ['5/16', 'numbers', '0 1/4'],
+  ['12/16', 'pulse', '0 3/16 3/8 9/16'],
+  ['15/16', 'numbers', '0 3/16 3/8 9/16 3/4'],
+  ['7/8 (3+2+2)', 'numbers', '0 3/8 5/8'],
+] as const)('%s in %s is beamed from %s', (meter, reading, starts) => {
+  expect(beamGroups(meterOf(meter), reading).map(format).join(' ')).toBe(starts);
+});

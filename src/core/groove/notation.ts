@@ -183,7 +183,7 @@ export function beamGroups(meter: Meter, reading: Reading): WholeNotes[] {
 function usualGroup(meter: Meter, reading: Reading): number {
   const { beats, unit } = meter;
   if (isCompound(meter) && (reading === 'pulse' || unit >= 8)) return 3;
-  if (unit === 16) return 4;
+  if (unit === 16) return Math.min(4, beats);
   if (unit === 8) return beats > 3 ? 2 : beats;
   return 1;
 }

@@ -2,35 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { STARTERS } from '../testing/starters';
 import { anyGroove, meterOf, oneLine, together } from '../testing/arbitrary';
+import { code, done, heard, inOrder, places, refusal, said } from '../testing/transforms';
 import { cycleOf } from '../grid/cycle';
 import { exact, format, negate } from '../time/fraction';
 import { barLength } from '../grid/meter';
 import { modulatedBpm, type Modulation } from '../time/modulation';
 import type { NoteValue } from '../time/noteValue';
-import { readGroove, writeGroove } from '../documents/groove';
 import { type Groove } from './groove';
 import { LIMBS } from './limbs';
-import { barsToFill, displaced, spanOnsets, strokesOf, type RateSpan } from './place';
-import type { Result } from '../result';
+import { barsToFill, displaced, spanOnsets, type RateSpan } from './place';
 import { foldSwing, toFullTriplets, toShuffle, writeSwingOut } from './feel';
-import { accentPattern, keepLimbs, leanLimb, mirrorHands, moveLine, openHanded, turnKit } from './lines';
-import { displace, otherBottomNumber, readAs, rerate, sameFigureOver, stretch } from './transform';
-import type { Transformed } from './transformed';
+import { mirrorHands, turnKit } from './lines';
+import { displace, momentsIn, rerate, stretch } from './transform';
 import { cases } from '../testing/vectors';
-
-function done(answer: Result<Transformed>): Groove {
-  if (!answer.ok) throw new Error(answer.problems[0]!.say);
-  expect(readGroove(JSON.parse(JSON.stringify(writeGroove(answer.value.groove)))).ok).toBe(true);
-  return answer.value.groove;
-}
-const refusal = (answer: Result<unknown>) => (answer.ok ? undefined : answer.problems[0]!.say);
-const heard = (groove: Groove) =>
-  strokesOf(groove)
-    .map(({ limb, at, height }) => `${format(at)} ${limb} ${height}`)
-    .sort();
-const places = (groove: Groove) => strokesOf(groove).map(({ at }) => format(at));
-
-const said = (answer: Result<Transformed>) => (answer.ok ? answer.value.say : answer.problems[0]!.say);
 
 describe('exact answers', () => {
   test.each(
@@ -144,44 +128,6 @@ test('a re-rate keeps the order of strokes, limbs together, and says where it en
   expect(refusal(rerate(groove, [{ value: '8th', notes: 3 }]))).toBe('The plan has 3 notes, the groove 8 moments.');
 });
 
-test('the same notes under another bottom number sound the same and are counted otherwise', () => {
-  const groove = { ...oneLine('tt tt'), tempo: 60 };
-  const two: Groove = {
-    ...groove,
-    bars: [
-      {
-        ...groove.bars[0]!,
-        meter: meterOf('2/4'),
-        cells: [
-          { counts: 1, parts: 2 },
-          { counts: 1, parts: 2 },
-        ],
-        strokes: groove.bars[0]!.strokes.slice(0, 2),
-      },
-    ],
-  };
-  const eight = done(otherBottomNumber(two, 16));
-  expect([eight.bars[0]!.meter, eight.tempo]).toEqual([{ beats: 8, unit: 16 }, 240]);
-  expect(heard(eight)).toEqual(heard(two));
-  expect(refusal(otherBottomNumber(oneLine('tttt'), 16))).toBeUndefined();
-  expect(refusal(otherBottomNumber({ ...oneLine('tttt'), tempo: 120 }, 16))).toContain('480 a minute');
-});
-
-test('accents 2 in 3 walk over the line; lines move and are dropped', () => {
-  const groove = together(oneLine('tttttttt'), oneLine('A...A...', 'right foot'));
-  const accented = done(accentPattern(groove, 'right hand', [true, false, true]));
-  expect(
-    strokesOf(accented)
-      .filter(({ limb }) => limb === 'right hand')
-      .map(({ height }) => height[0]),
-  ).toEqual(['a', 't', 'a', 'a', 't', 'a', 'a', 't']);
-  expect(refusal(accentPattern(groove, 'left foot', [true]))).toContain('plays nothing');
-  expect(keepLimbs(groove, ['right foot']).groove.bars[0]!.strokes).toHaveLength(2);
-  expect(new Set(moveLine(groove, 'right hand', 'ride').groove.bars[0]!.strokes.map(({ surface }) => surface))).toEqual(
-    new Set(['ride', 'kick']),
-  );
-});
-
 test('what no grid can hold is said, and nothing is lost', () => {
   expect(
     refusal(writeSwingOut({ ...oneLine('tttt tttt tttt tttt'), swing: { value: '8th', ratio: '2' } })),
@@ -191,63 +137,91 @@ test('what no grid can hold is said, and nothing is lost', () => {
   expect(refusal(writeSwingOut(oneLine('t...')))).toContain('straight already');
 });
 
-test('open-handed only where the hands cross; leaning, and back onto the beat', () => {
-  const crossed = together(oneLine('tttttttt'), oneLine('..A...A.', 'left hand'));
-  const open = done(openHanded({ ...crossed, lean: { 'left hand': 12 } }));
-  expect(open.bars[0]!.strokes.filter(({ limb }) => limb === 'left hand')).toHaveLength(8);
-  expect(said(openHanded(moveLine(crossed, 'right hand', 'ride').groove))).toContain('do not cross');
-  const behind = done(leanLimb(crossed, 'left hand', 18));
-  expect(behind.lean).toEqual({ 'left hand': 18 });
-  expect(mirrorHands(behind).groove.lean).toEqual({ 'right hand': 18 });
-  expect(done(leanLimb(behind, 'left hand', 0))).toEqual(crossed);
-  expect(said(leanLimb(crossed, 'left hand', 41))).toContain('no lean');
-});
+describe('a stretch of a groove', () => {
+  const two = { from: exact('1/4'), to: exact('3/4') };
 
-test('counted in pulses or in all its numbers, what is heard stays', () => {
-  const twelve: Groove = {
-    ...oneLine('tttt'),
-    reading: 'numbers',
-    tempo: 174,
-    bars: [{ meter: meterOf('12/8'), cells: Array.from({ length: 12 }, () => ({ counts: 1, parts: 1 })), strokes: [] }],
-  };
-  const pulses = done(readAs(twelve, 'pulse'));
-  expect([pulses.tempo, pulses.bars[0]!.cells]).toEqual([
-    58,
-    Array.from({ length: 4 }, () => ({ counts: 1, parts: 3 })),
-  ]);
-  expect(done(readAs(pulses, 'numbers'))).toEqual(twelve);
-  expect(said(readAs(oneLine('tttt'), 'pulse'))).toContain('no dotted pulses');
-  expect(said(readAs({ ...pulses, tempo: 140 }, 'numbers'))).toContain('420');
-});
-
-describe('the same figure under another bottom number', () => {
-  const seven = oneLine('t.t.t.t', 'right hand', 66.6, '7/4');
-
-  test('every count keeps its strokes and its tempo', () => {
-    const eighths = done(sameFigureOver(seven, 8));
-    expect(eighths).toMatchObject({ tempo: 66.6, bars: [{ meter: { beats: 7, unit: 8 } }] });
-    expect(places(eighths)).toEqual(['0', '1/4', '1/2', '3/4']);
-    expect(done(sameFigureOver(eighths, 4))).toEqual(seven);
+  test('is displaced in itself: what begins it goes with it, what ends it does not', () => {
+    const groove = together(oneLine('tttt'), oneLine('A...', 'right foot'));
+    const later = displace(groove, exact('1/8'), ['right hand'], two);
+    expect(heard(done(later))).toEqual([
+      '0 right foot accent',
+      '0 right hand tap',
+      '3/4 right hand tap',
+      '3/8 right hand tap',
+      '5/8 right hand tap',
+    ]);
+    expect(said(later)).toBe('The right hand now comes 1/2 count later, wrapped round what is selected.');
+    const round = displace(groove, exact('3/8'), ['right hand'], two);
+    expect(places(done(round))).toEqual(['0', '0', '3/8', '5/8', '3/4']);
   });
 
-  test('pairs that swing go with it, or are in the way', () => {
-    const swung = { ...seven, swing: { value: '8th', ratio: '2' } } as const;
-    expect(done(sameFigureOver(swung, 8)).swing).toEqual({ value: '16th', ratio: '2' });
-    expect(refusal(sameFigureOver(swung, 16))).toContain('cannot');
-    const pulses = done(readAs(oneLine('tttttt', 'right hand', 90, '6/8'), 'pulse'));
-    expect(refusal(sameFigureOver(pulses, 4))).toContain('pulses');
+  test('holds the moments in it, in order', () => {
+    const groove = together(oneLine('tttt'), oneLine('A.A.', 'right foot'));
+    const upsideDown: Groove = {
+      ...groove,
+      bars: [{ ...groove.bars[0]!, strokes: groove.bars[0]!.strokes.toReversed() }],
+    };
+    expect(momentsIn(upsideDown).map(format)).toEqual(['0', '1/4', '1/2', '3/4']);
+    expect(momentsIn(upsideDown, two).map(format)).toEqual(['1/4', '1/2']);
+  });
+
+  test('is laid out in other values while what is about it stays', () => {
+    const groove = together(oneLine('tttt'), oneLine('A...', 'right foot'));
+    const plan = [{ value: '8th', notes: 2 }] as const;
+    const answer = rerate(groove, plan, two);
+    expect(places(done(answer))).toEqual(['0', '0', '1/4', '3/8', '3/4']);
+    expect(said(answer)).toBe('The same order in 2 × 8th, 1 count of rest after it.');
+    const full = rerate(groove, [{ value: 'quarter', notes: 2 }], two);
+    expect(heard(done(full))).toEqual(heard(groove));
+    expect(said(full)).toBe('The same order in 2 × quarter.');
+    const long = rerate(groove, [{ value: 'dotted quarter', notes: 2 }], two);
+    expect(refusal(long)).toBe('That takes 1 count more than is selected.');
+    const wrong = rerate(groove, [{ value: '8th', notes: 4 }], two);
+    expect(refusal(wrong)).toBe('The plan has 4 notes, what is selected 2 moments.');
+    expect(!wrong.ok && wrong.problems[0]!.numbers).toEqual({ notes: 4, moments: 2 });
   });
 });
 
-test('a tempo counted otherwise and back is what it was', () => {
-  fc.assert(
-    fc.property(fc.integer({ min: 800, max: 3000 }), fc.constantFrom(8 as const, 16 as const), (tenths, unit) => {
-      const groove = oneLine('t...t...', 'right hand', tenths / 10);
-      const there = otherBottomNumber(groove, unit);
-      if (there.ok) expect(done(otherBottomNumber(there.value.groove, 4)).tempo).toBe(tenths / 10);
-      const twelve = oneLine('t..t..t..t..', 'right hand', tenths / 10, '12/8');
-      const pulses = done(readAs(twelve, 'pulse'));
-      expect(done(readAs(pulses, 'numbers')).tempo).toBe(tenths / 10);
-    }),
+test('what a displacement says, of every limb and of some, later and earlier', () => {
+  const groove = together(oneLine('tttt'), oneLine('A...', 'right foot'));
+  expect(said(displace(groove, exact('1/4'), LIMBS))).toBe(
+    'Every limb now comes 1 count later, wrapped round the groove.',
   );
+  expect(said(displace(groove, exact('-3/8'), ['right hand', 'right foot']))).toBe(
+    'The right hand and the right foot now comes 1 1/2 counts earlier, wrapped round the groove.',
+  );
+  expect(places(done(displace(groove, exact('1/4'), ['right foot'])))).toEqual(['0', '1/4', '1/4', '1/2', '3/4']);
+});
+
+test('a re-rate of the whole takes the bars it needs, and says what rests', () => {
+  const groove = oneLine('tttt');
+  const half = rerate(groove, [{ value: 'half', notes: 4 }]);
+  expect(inOrder(done(half))).toEqual([
+    ['0', '1/2'],
+    ['0', '1/2'],
+  ]);
+  expect(said(half)).toBe('The same order in 4 × half: 2 bars, ends on the bar line.');
+  const mixed = rerate(groove, [
+    { value: '8th', notes: 3 },
+    { value: 'quarter', notes: 1 },
+  ]);
+  expect(inOrder(done(mixed))).toEqual([['0', '1/8', '1/4', '3/8']]);
+  expect(said(mixed)).toBe(
+    'The same order in 3 × 8th, 1 × quarter: 1 bar, ends after 2 1/2 counts, padded with 1 1/2 counts of rest.',
+  );
+});
+
+test('double-time of one bar is played twice, of two it is one; half-time says so', () => {
+  const one = stretch(oneLine('ttt.'), '1/2');
+  expect(inOrder(done(one))).toEqual([['0', '1/8', '1/4', '1/2', '5/8', '3/4']]);
+  expect(said(one)).toBe('Double-time: every note lasts half as long, the bar played twice.');
+  const groove = oneLine('ttt.');
+  const two = stretch({ ...groove, bars: [groove.bars[0]!, groove.bars[0]!] }, '1/2');
+  expect(inOrder(done(two))).toEqual([['0', '1/8', '1/4', '1/2', '5/8', '3/4']]);
+  expect(said(two)).toBe('Double-time: every note lasts half as long.');
+  const half = stretch(oneLine('ttt.'), 2);
+  expect(inOrder(done(half))).toEqual([['0', '1/2'], ['0']]);
+  expect(said(half)).toBe('Half-time: every note lasts twice as long.');
+  const changing = { ...groove, bars: [...groove.bars, ...oneLine('ttt', 'right hand', 60, '3/4').bars] };
+  expect(code(stretch(changing, 2))).toBe('meter-changes');
 });

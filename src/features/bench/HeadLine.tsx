@@ -12,7 +12,7 @@ import type { Answer } from '@/core/groove/transformed';
 import { fail, ok, problem, wrongWith } from '@/core/result';
 import { metersInWords, type Groove } from '@/core/groove/groove';
 import { setMeter, type Place, type Regridded } from '@/core/groove/edit';
-import { readAs } from '@/core/groove/transform';
+import { readAs } from '@/core/groove/recount';
 import type { StyleFeel } from '@/core/documents/settings';
 import { formatMeter, meterInWords, isCompound, parseMeter, type Reading } from '@/core/grid/meter';
 

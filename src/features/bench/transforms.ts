@@ -6,15 +6,8 @@ import { slotAt, slotsOfBar } from '@/core/grid/cells';
 import { LIMBS, type Limb, type Surface } from '@/core/groove/limbs';
 import { accentPattern, keepLimbs, leanLimb, mirrorHands, moveLine, openHanded, turnKit } from '@/core/groove/lines';
 import { withinRegion, type Region } from '@/core/groove/region';
-import {
-  displace,
-  momentsIn,
-  otherBottomNumber,
-  readAs,
-  rerate,
-  sameFigureOver,
-  stretch,
-} from '@/core/groove/transform';
+import { otherBottomNumber, readAs, sameFigureOver } from '@/core/groove/recount';
+import { displace, momentsIn, rerate, stretch } from '@/core/groove/transform';
 import type { Answer, Transformed } from '@/core/groove/transformed';
 import { fail, ok, problem } from '@/core/result';
 import { frac, mul, negate } from '@/core/time/fraction';
