@@ -15,7 +15,8 @@ import { AudioClock } from '../src/sound/audioClock';
 import { Mixer } from '../src/sound/mixer';
 import type { Player, VoicedSound } from '../src/sound/player';
 import { frameAt } from '../src/sound/rendering';
-import { isSpoken, renderVoice, type VoiceName } from '../src/sound/voices';
+import { isSpoken, type VoiceName } from '../src/sound/voiceNames';
+import { renderVoice } from '../src/sound/voices';
 import { printTable } from './table';
 
 const RATE = 44_100;

@@ -9,7 +9,7 @@ import { LIMBS } from '../src/core/groove/limbs';
 import { formOf } from '../src/core/form/form';
 import { schedule } from '../src/core/schedule/schedule';
 import { blocksOf, type Rendering } from '../src/sound/rendering';
-import { voiceOf } from '../src/sound/voices';
+import { voiceOf } from '../src/sound/voiceNames';
 import { printTable } from './table';
 
 const meter = { beats: 7, unit: 8 as const, grouping: [2, 2, 3] };

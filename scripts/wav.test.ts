@@ -6,7 +6,7 @@ import { schedule } from '@/core/schedule/schedule';
 import { STARTERS } from '@/core/testing/starters';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { renderWav } from '@/sound/rendering';
-import { voiceOf } from '@/sound/voices';
+import { voiceOf } from '@/sound/voiceNames';
 
 /** A second reader, of another house: Debian's sox. */
 const SOX = '/usr/bin/sox';

@@ -7,7 +7,8 @@ import { schedule } from '../../src/core/schedule/schedule';
 import { Mixer } from '../../src/sound/mixer';
 import { Player, type VoicedSound } from '../../src/sound/player';
 import { frameAt } from '../../src/sound/rendering';
-import { renderVoice, voiceOf, type MadeVoice } from '../../src/sound/voices';
+import { voiceOf, type MadeVoice } from '../../src/sound/voiceNames';
+import { renderVoice } from '../../src/sound/voices';
 
 const RECORDER = `registerProcessor('recorder', class extends AudioWorkletProcessor {
   process([input]) {

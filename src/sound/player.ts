@@ -4,7 +4,7 @@ import { audioOutput, forgetOutput, onSoundElsewhere, soundHere } from './output
 import { frameAt } from './rendering';
 import type { SequencerMessage } from './sequencer.worklet';
 import { sampled } from './speech';
-import type { VoiceName } from './voices';
+import type { VoiceName } from './voiceNames';
 
 /** From pressing play to the first sound: time for the list to reach the audio thread. */
 const LEAD_MS: Ms = 150;

@@ -5,7 +5,7 @@ import { formOf } from '../core/form/form';
 import { anyPlan } from '../core/testing/arbitrary';
 import { blocksOf, frameAt, framesOf, renderWav, type Rendering } from './rendering';
 import type { Sampled } from './speech';
-import { voiceOf, type VoiceName } from './voices';
+import { voiceOf, type VoiceName } from './voiceNames';
 
 const whole = (rendering: Rendering, voice?: (name: VoiceName) => Sampled) => {
   const all = new Float32Array(framesOf(rendering));

@@ -2,7 +2,8 @@ import { WavWriter } from '../core/format/wav';
 import type { Ms } from '../core/time/units';
 import { Mixer } from './mixer';
 import type { Sampled } from './speech';
-import { isSpoken, renderVoice, type VoiceName } from './voices';
+import { isSpoken, type VoiceName } from './voiceNames';
+import { renderVoice } from './voices';
 
 /** Frames worked out at a time; progress is said after each. */
 const BLOCK = 32_768;

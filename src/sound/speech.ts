@@ -1,5 +1,6 @@
 import spoken from './spoken.json';
-import { isSpoken, renderVoice, type VoiceName } from './voices';
+import { isSpoken, type VoiceName } from './voiceNames';
+import { renderVoice } from './voices';
 
 /** The samples of a voice, and how many frames into them it is felt to sound. */
 export interface Sampled {

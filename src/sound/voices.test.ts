@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { HEIGHTS, SURFACES, type Height, type Surface } from '../core/groove/limbs';
-import { renderVoice, type MadeVoice } from './voices';
+import type { MadeVoice } from './voiceNames';
+import { renderVoice } from './voices';
 
 const RATE = 44_100;
 const render = (surface: Surface, height: Height) => renderVoice(`${surface}/${height}`, RATE);

@@ -1,22 +1,7 @@
 import type { Height, Surface } from '../core/groove/limbs';
 import { randomFrom, seedOf } from '../core/random';
-import type { TimedSound } from '../core/schedule/timed';
 import type { ClickVoice } from '../core/schedule/clicks';
-
-/** A sound we make: a surface at a height, pressed into a buzz if so, one of the three clicks, a triplet layer. */
-export type MadeVoice =
-  `${Surface}/${Height}` | `${Surface}/${Height}/buzz` | `click/${ClickVoice}` | `layer/${number}`;
-/** Or a word of the spoken count, which is recorded (see `speech`). */
-export type VoiceName = MadeVoice | `say/${string}`;
-
-export const isSpoken = (voice: VoiceName): voice is `say/${string}` => voice.startsWith('say/');
-
-export function voiceOf(sound: TimedSound): VoiceName {
-  if (sound.kind === 'click') return `click/${sound.voice}`;
-  if (sound.kind === 'word') return `say/${sound.say}`;
-  if (sound.kind === 'layer') return `layer/${sound.layer}`;
-  return sound.ornament === 'buzz' ? `${sound.surface}/${sound.height}/buzz` : `${sound.surface}/${sound.height}`;
-}
+import type { MadeVoice } from './voiceNames';
 
 /**
  * How hard a stroke of each height lands. Level falls by about 7 dB a step; `bright` (0–1) opens

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import type { School } from '@/core/count/schools';
 import { Player } from '@/sound/player';
-import { voiceOf } from '@/sound/voices';
+import { voiceOf } from '@/sound/voiceNames';
 import { barsDrawn } from '@/ui/strip/drawn';
 import type { StripHandle } from '@/ui/strip/Strip';
 import { segmentAt, type Loop } from './loop';

@@ -16,7 +16,7 @@ import type { Strike } from '@/sound/inputs/input';
 import { useInputs } from '@/sound/inputs/useInputs';
 import { useMicrophone } from '@/sound/inputs/microphone/useMicrophone';
 import { Player, sentOf } from '@/sound/player';
-import { voiceOf } from '@/sound/voices';
+import { voiceOf } from '@/sound/voiceNames';
 import { barsDrawn } from '@/ui/strip/drawn';
 import type { StripHandle } from '@/ui/strip/Strip';
 import { useKeys } from '@/ui/pads/keys';

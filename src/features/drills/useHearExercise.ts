@@ -6,7 +6,7 @@ import { formOf } from '@/core/form/form';
 import { schedule } from '@/core/schedule/schedule';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { Player } from '@/sound/player';
-import { voiceOf } from '@/sound/voices';
+import { voiceOf } from '@/sound/voiceNames';
 
 /** How often an exercise goes round before it ends by itself. */
 const ROUNDS = 4;

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Schedule } from '@/core/schedule/timed';
 import { Player } from '@/sound/player';
-import { voiceOf } from '@/sound/voices';
+import { voiceOf } from '@/sound/voiceNames';
 
 /** Plays one thing at a time; `share` of it is heard while it plays. */
 export function useEar() {

@@ -18,7 +18,7 @@ import { planInWords } from '@/core/time/clickPlan';
 import { BITS_A_SECOND, canCompress, COMPRESSED_RATE, wavCompressed } from '@/sound/recordings/compress';
 import type { Rendering } from '@/sound/rendering';
 import { sampled } from '@/sound/speech';
-import { isSpoken } from '@/sound/voices';
+import { isSpoken } from '@/sound/voiceNames';
 import type { WavWorker } from '@/sound/wav.worker';
 import { Pick } from '@/ui/Pick';
 import { plural } from '@/ui/words/text';

@@ -11,7 +11,7 @@ import { kitPlaying } from '@/core/take/kitFaults';
 import { simulateKit } from '@/core/take/simulatedKit';
 import type { Ms } from '@/core/time/units';
 import type { Strike } from '@/sound/inputs/input';
-import type { VoiceName } from '@/sound/voices';
+import type { VoiceName } from '@/sound/voiceNames';
 import { SimulatedKit, type KitStroke } from '@/sound/inputs/simulated/simulatedKit';
 import { sentOf, type Player, type VoicedSound } from '@/sound/player';
 import type { Followed, Moment, Struck } from './moment';

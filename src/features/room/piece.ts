@@ -13,7 +13,7 @@ import type { Schedule, TimedSound } from '@/core/schedule/timed';
 import { valueMs } from '@/core/time/tempoMap';
 import type { Bpm, Ms } from '@/core/time/units';
 import type { Backing, VoicedSound } from '@/sound/player';
-import { voiceOf, type VoiceName } from '@/sound/voices';
+import { voiceOf, type VoiceName } from '@/sound/voiceNames';
 import { lanesOf } from '@/ui/strip/layout';
 import type { Length, RoomSettings } from './settings';
 

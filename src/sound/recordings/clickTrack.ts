@@ -1,5 +1,6 @@
 import type { Ms } from '../../core/time/units';
-import { renderVoice, type MadeVoice } from '../voices';
+import type { MadeVoice } from '../voiceNames';
+import { renderVoice } from '../voices';
 import { lengthOf, type TakeSound } from './takeSound';
 
 /** A click of a take, in milliseconds from its first bar. */

@@ -1,5 +1,5 @@
 import type { Tolerance } from '@/core/take/figures';
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import { useCallback, useEffect, useRef } from 'react';
 import type { RoundPlayed } from '../played';
 import type { JudgeWorker } from './judge.worker';
@@ -9,16 +9,16 @@ import type { JudgeWorker } from './judge.worker';
  * With `isWanted` the worker is there before the first round is over, so that it needs no network then.
  */
 export function useJudgeApart(isWanted: boolean): (round: RoundPlayed, tolerance: Tolerance) => Promise<boolean> {
-  const apart = useRef<{ worker: Worker; remote: Remote<JudgeWorker> }>(undefined);
+  const apart = useRef<{ worker: Worker; remote: Promise<Remote<JudgeWorker>> }>(undefined);
   const get = useCallback(() => {
     if (!apart.current) {
       const worker = new Worker(new URL('./judge.worker.ts', import.meta.url));
-      apart.current = { worker, remote: wrap<JudgeWorker>(worker) };
+      apart.current = { worker, remote: import('comlink').then(({ wrap }) => wrap<JudgeWorker>(worker)) };
     }
     return apart.current.remote;
   }, []);
   useEffect(() => {
-    if (isWanted) get();
+    if (isWanted) void get();
   }, [isWanted, get]);
   useEffect(
     () => () => {
@@ -27,5 +27,5 @@ export function useJudgeApart(isWanted: boolean): (round: RoundPlayed, tolerance
     },
     [],
   );
-  return useCallback(({ take, window }, tolerance) => get().isClean(take, tolerance, window), [get]);
+  return useCallback(async ({ take, window }, tolerance) => (await get()).isClean(take, tolerance, window), [get]);
 }

@@ -1,10 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { Take } from '@/core/documents/take';
-import { dueIn, loudnessOf, whoStruck } from '@/core/hearing/whoStruck';
 import type { Ms } from '@/core/time/units';
 import { audioOutput } from '../../output';
-import { sampled } from '../../speech';
-import type { VoiceName } from '../../voices';
+import type { VoiceName } from '../../voiceNames';
 import { earsHere } from '../ears';
 import type { Strike } from '../input';
 import type { Clicks, RecordedTake } from './listen.worker';
@@ -21,6 +19,10 @@ export interface Sounding {
   /** What is written, where it is to be listened for. */
   unheard?: Take;
 }
+
+/** What listens is brought when it is wanted: most play by keys, and a room has to stand soon. */
+const brought = () =>
+  Promise.all([import('./microphone'), import('@/core/hearing/whoStruck'), import('../../speech')] as const);
 
 /** A page's microphone: opened when something begins that it is to hear, let go when the page is left. */
 export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, onLost: () => void) {
@@ -45,8 +47,7 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
 
   /** Opens the one that was chosen on this device. Throws with words for the person. */
   const open = useCallback(async () => {
-    // Brought when it is wanted: most play by keys, and a room has to stand soon.
-    const { Microphone: One } = await import('@/sound/inputs/microphone/microphone');
+    const [{ Microphone: One }] = await brought();
     if (microphone.current) return;
     // Asked for twice at once it is opened once.
     opening.current ??= One.open(earsHere().microphone?.deviceId).finally(() => (opening.current = undefined));
@@ -59,6 +60,7 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
   const begin = useCallback(
     async (take?: Pick<Take, 'task' | 'groove'>, sounding?: Sounding) => {
       const fromMs = microphone.current!.nowMs;
+      const [, { dueIn, loudnessOf, whoStruck }] = await brought();
       const { kit } = earsHere().microphone ?? {};
       const delayMs = delayOf(microphone.current!);
       const [who, loudness] = [take ? whoStruck(take, kit) : () => undefined, loudnessOf([], kit)];
@@ -126,6 +128,7 @@ async function clicksOf(sounding: Sounding): Promise<Clicks> {
   if (earsHere().microphone?.click === 'headphones') return [];
   const sent = sounding.sent();
   const { sampleRate } = await audioOutput();
+  const [, , { sampled }] = await brought();
   const samples = await sampled(sent.keys(), sampleRate);
   return [...sent].flatMap(([voice, atMs]) => {
     const one = samples.get(voice);

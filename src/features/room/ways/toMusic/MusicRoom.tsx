@@ -1,4 +1,3 @@
-import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { heardBpm, roundsUnder } from '@/core/practice/music';
 import { onceMs, sectionsMs } from '../../piece';
@@ -6,13 +5,11 @@ import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import type { RoomSettings } from '../../settings';
 import { usePiece } from '../../usePiece';
-import type { Way } from '../way';
+import { MusicPanel } from './MusicPanel';
 import { useMusic } from './useMusic';
 
-const musicPanel = () => import('./MusicPanel').then((module) => module.MusicPanel);
-const MusicPanel = dynamic(musicPanel, { ssr: false });
-
-function ToMusic() {
+/** The piece as often as it goes under the music, or once through it. */
+export function MusicRoom() {
   const { state, groove, chart } = useRoom();
   const piece = usePiece();
   const playalong = useMusic(groove.tempo);
@@ -50,6 +47,3 @@ function ToMusic() {
     />
   );
 }
-
-/** Under music of the player's own. */
-export const toMusic: Way = { name: 'to music', isFor: ({ sight }) => !sight, Room: ToMusic, bring: musicPanel };

@@ -1,4 +1,3 @@
-import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { sidesOf } from '@/core/form/sides';
 import { drillOf } from '../../piece';
@@ -6,12 +5,10 @@ import { useRoom } from '../../RoomContext';
 import { RoomFrame } from '../../frame/RoomFrame';
 import { usePiece } from '../../usePiece';
 import { playedThrough } from '@/core/form/exercises';
-import type { Way } from '../way';
+import { ContrastPanel } from './ContrastPanel';
 
-const contrastPanel = () => import('./ContrastPanel').then((module) => module.ContrastPanel);
-const ContrastPanel = dynamic(contrastPanel, { loading: () => null });
-
-function BackToBack() {
+/** The groove and its other side, one after the other. */
+export function BackToBackRoom() {
   const { state, dispatch } = useRoom();
   const { contrast } = state.settings;
   const piece = usePiece();
@@ -49,11 +46,3 @@ function BackToBack() {
     />
   );
 }
-
-/** Two sides of the same groove, bar line against bar line. */
-export const backToBack: Way = {
-  name: 'back to back',
-  isFor: ({ chart, sight }) => !chart && !sight,
-  Room: BackToBack,
-  bring: contrastPanel,
-};
