@@ -33,7 +33,7 @@ export function Volume({ onLevel }: { onLevel: (level: number) => void }) {
         step={5}
         disabled={muted}
         onChange={(event: ChangeEvent<HTMLInputElement>) => setPercent(Number(event.target.value))}
-        sx={{ width: 110, height: 44, m: 0, accentColor: (theme) => theme.vars!.palette.primary.main }}
+        sx={{ width: 110, height: 44, m: 0, borderRadius: 1, accentColor: (theme) => theme.vars!.palette.primary.main }}
       />
     </Box>
   );
