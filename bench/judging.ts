@@ -6,7 +6,7 @@
 import { LEVELS } from '../src/core/limits';
 import { judge } from '../src/core/take/judge';
 import { emptyTake } from '../src/core/testing/takes';
-import { names, PLANTED, type Planted } from '../src/core/testing/planted';
+import { names, PLANTED, type Planted } from '../src/core/testing/plant';
 import { playerFrom, takePlayed } from '../src/core/testing/players';
 import { STARTER_GROOVES } from '../src/server/demo/grooves';
 import { JUDGED_GROOVES } from '../src/core/testing/judgedGrooves';

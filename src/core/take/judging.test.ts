@@ -7,7 +7,7 @@ import type { Limb } from '../groove/limbs';
 import { LEVELS } from '../limits';
 import { oneLine, together } from '../testing/arbitrary';
 import { JUDGED_GROOVES } from '../testing/judgedGrooves';
-import { names, PLANTED, type Planted } from '../testing/planted';
+import { names, PLANTED, type Planted } from '../testing/plant';
 import { playerFrom, takePlayed } from '../testing/players';
 import { STARTERS } from '../testing/starters';
 import { emptyTake } from '../testing/takes';

@@ -1,8 +1,6 @@
 import { isOnCount } from '../count/placeInWords';
 import { formOfTake, type Take } from '../documents/take';
-import type { Verdict } from '../documents/verdict';
 import { cellAt } from '../grid/cells';
-import type { Limb } from '../groove/limbs';
 import { normal } from '../random';
 import { schedule } from '../schedule/schedule';
 import type { Schedule, TimedStroke } from '../schedule/timed';
@@ -11,50 +9,9 @@ import { grouped } from '../take/grouped';
 import { WANDERS_DB } from '../take/loudness';
 import { format } from '../time/fraction';
 import type { Ms } from '../time/units';
+import type { Plant } from './plant';
 
-/** Faults that are planted in a take, one at a time, and what the verdict should say of each. */
-
-export const PLANTED = [
-  'clean',
-  'limb late',
-  'limb early',
-  'place late',
-  'place early',
-  'off-beats late',
-  'behind',
-  'ahead',
-  'drift',
-  'phrase',
-  'swing too straight',
-  'switch early',
-  'limb uneven',
-  'all uneven',
-  'limb leaves out',
-  'extra',
-  'limb a slot late for a bar',
-  'half a count late',
-  'a bar left out',
-  'a bar skipped',
-  'flams flat',
-  'flams wide',
-  'accents like ghosts',
-  'doubles late',
-  'doubles weak',
-  'lands after the others',
-  'lands apart',
-  'loudness wanders',
-] as const;
-export type Planted = (typeof PLANTED)[number];
-
-/** What is planted, and what the verdict should say of it. */
-export interface Plant {
-  kind: Planted;
-  /** Its size against what passes. */
-  times: number;
-  about: Verdict['about'];
-  limb?: Limb;
-  place?: string;
-}
+/** How each fault that is planted changes a take. */
 
 /** The strokes a take is due, without graces. */
 const dueOf = (take: Take): TimedStroke[] =>
@@ -305,11 +262,4 @@ function firstAfterSwitch(due: readonly TimedStroke[], take: Take): Set<Ms> {
     before = now;
   }
   return moments;
-}
-
-/** Whether a verdict names what was planted first. */
-export function names(verdict: Verdict, { about, limb, place }: Plant): boolean {
-  if (verdict.about !== about) return false;
-  if (limb && verdict.limb !== limb) return false;
-  return !place || place.startsWith(`${verdict.place?.limb} ${verdict.place?.bar} `);
 }

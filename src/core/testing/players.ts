@@ -3,7 +3,8 @@ import type { Limb } from '../groove/limbs';
 import type { Level } from '../limits';
 import { normal, randomFrom } from '../random';
 import type { Ms } from '../time/units';
-import { faultIn, type Plant } from './planted';
+import type { Plant } from './plant';
+import { faultIn } from './planted';
 
 /**
  * Players for trying the judging, unlike one another and unlike the simulated kit: their errors hang together and have

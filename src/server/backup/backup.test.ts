@@ -4,12 +4,9 @@ import path from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { InSession } from '../database';
 import { fillDemo } from '../demo/fill';
-import { STARTER_GROOVES } from '../demo/grooves';
-import { addGroove } from '../grooves';
-import { throwAwayDatabase, type ThrowAway } from '../testing/throwAway';
-import { leaveDemo } from '../workshop';
+import { throwAwayDatabase } from '../testing/throwAway';
+import { comparable, emptyWorkshop, everything, sessionOf, type Owner } from '../testing/workshops';
 import { restore, type RestoreAnswer } from './restore';
 import { backupOf, backupTables } from './write';
 
@@ -30,38 +27,6 @@ const LEFT_OUT = [
   'session',
   'sign_in_failure',
 ];
-
-interface Owner {
-  id: string;
-  workshop: string;
-  inSession: InSession;
-}
-
-/** An empty workshop with an owner of its own. */
-async function emptyWorkshop(db: ThrowAway, signInName: string): Promise<Owner> {
-  const { rows } = await db.owner.query<{ id: string; workshop: string }>(
-    `with w as (insert into workshop (name) values ('Empty shed') returning id)
-     insert into person (workshop_id, role, is_owner, name, sign_in_name, level, school)
-       select id, 'teacher', true, 'Somebody', $1, 'concert', 'e-and-a / trip-let' from w returning id, workshop_id as workshop`,
-    [signInName],
-  );
-  const owner = { ...rows[0]!, inSession: await sessionOf(db, rows[0]!.id) };
-  // As every new one has.
-  await owner.inSession((asOwner) =>
-    addGroove(asOwner, { id: owner.id, workshop_id: owner.workshop }, STARTER_GROOVES[0]!),
-  );
-  return owner;
-}
-
-/** A session, opened without the door, whose pool is of the database that was made last. */
-async function sessionOf(db: ThrowAway, personId: string): Promise<InSession> {
-  const token = crypto.randomUUID().replaceAll('-', '').padEnd(43, 'x');
-  await db.owner.query(
-    `insert into session (token_hash, person_id, expires_at) values (sha256($1), $2, now() + interval '1 day')`,
-    [Buffer.from(token), personId],
-  );
-  return (work, way) => db.as(token, work, way);
-}
 
 /** What the demo has no row of; numbers as they would be lost where a row were taken apart on its way. */
 const MORE_ROWS = `
@@ -110,45 +75,6 @@ const bring = (
 ): Promise<RestoreAnswer> => restore(owner.inSession, { id: owner.id, signInName }, fileOf(bytes), { isTry });
 const lines = () => gunzipSync(whole).toString().trimEnd().split('\n');
 const zip = (all: string[]) => gzipSync(all.join('\n'));
-
-/** Every row of every table of a workshop as text, in an order that does not hang on names. */
-async function everything(db: ThrowAway, workshop: string): Promise<Record<string, string[]>> {
-  const { rows } = await db.owner.query<{ all: string[] }>('select backup_tables() as all');
-  const found: Record<string, string[]> = {};
-  for (const table of rows[0]!.all) {
-    const { rows: kept } = await db.owner.query<{ row: string }>(
-      `select to_jsonb(r)::text as row from ${table} r where ${(await db.owner.query<{ is: string }>('select rows_of_workshop($1) as is', [table])).rows[0]!.is}`,
-      [workshop],
-    );
-    found[table] = kept.map(({ row }) => row).toSorted();
-  }
-  return found;
-}
-
-/** The same with what is allowed to differ taken out, and with names told as they were. */
-function comparable(
-  all: Record<string, string[]>,
-  owner: Owner,
-  names?: Map<string, string>,
-): Record<string, string[]> {
-  const called = (row: string) => row.replaceAll(owner.id, 'the owner').replaceAll(owner.workshop, 'the workshop');
-  return Object.fromEntries(
-    Object.entries(all).map(([table, rows]) => [
-      table,
-      rows
-        .map((row) => {
-          let plain = called(row);
-          for (const [from, to] of names ?? []) plain = plain.replaceAll(from, to);
-          // Of the workshop its address at the door and when a backup was made are its own; changes are numbered anew.
-          if (table === 'workshop') plain = plain.replace(/"(handle|backed_up_at|is_demo)": [^,}]+,? ?/g, '');
-          if (table === 'event') plain = plain.replace(/"id": \d+, /, '');
-          return plain;
-        })
-        .filter((row) => !(table === 'event' && /"(backup made|restored)"/.test(row)))
-        .toSorted(),
-    ]),
-  );
-}
 
 test('every table of the database is in it or said to be left out, each after those it points at', async () => {
   const { rows } = await here.owner.query<{ name: string }>(
@@ -331,37 +257,5 @@ describe('what is no backup, or not a whole one, is said, and nothing is kept', 
     await expect(mine.inSession((db) => db.query(`select restore_rows('person', '{}')`))).rejects.toThrow(
       'nothing is being restored',
     );
-  });
-});
-
-describe('leaving the demo', () => {
-  const begins = { workshop: 'Own shed', name: 'Runa Berg', signInName: 'Runa', password: 'a long password' };
-
-  test.each([true, false])('all of it goes; grooves and drills stay: %s', async (keeps) => {
-    await there.owner.query('truncate workshop cascade');
-    await there.owner.query(`update installation set kind = 'demo'`);
-    await fillDemo(there.ownerUrl, NOW);
-    const { rows } = await there.owner.query<{ id: string; workshop: string }>(
-      'select id, workshop_id as workshop from person where is_owner',
-    );
-    const colleague = (
-      await there.owner.query<{ id: string }>(`select id from person where role = 'teacher' and not is_owner`)
-    ).rows[0]!.id;
-    expect(await (await sessionOf(there, colleague))((db) => leaveDemo(db, begins, keeps))).toBe(false);
-    const inSession = await sessionOf(there, rows[0]!.id);
-    expect(await inSession((db) => leaveDemo(db, begins, keeps))).toBe(true);
-    const left = Object.entries(await everything(there, rows[0]!.workshop)).flatMap(([table, all]) =>
-      all.length ? [table] : [],
-    );
-    expect(left).toEqual(['workshop', 'person', 'credential', ...(keeps ? ['groove', 'drill'] : []), 'event']);
-    expect((await there.owner.query('select name, sign_in_name, is_owner from person')).rows).toEqual([
-      { name: 'Runa Berg', sign_in_name: 'runa', is_owner: true },
-    ]);
-    expect((await there.owner.query('select name, is_demo, handle from workshop')).rows).toEqual([
-      { name: 'Own shed', is_demo: false, handle: 'own-shed' },
-    ]);
-    expect((await there.owner.query('select kind from installation')).rows).toEqual([{ kind: 'own' }]);
-    // A second time there is no demo to leave.
-    expect(await inSession((db) => leaveDemo(db, begins, keeps))).toBe(false);
   });
 });
