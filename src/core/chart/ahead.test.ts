@@ -34,7 +34,9 @@ describe('what comes next', () => {
     const [first] = aheadIn(
       'quarter at 100; A 1; B 2, 6/8, quarter = dotted quarter, rest, p, hits: 1, short 3, long & of 4, hold 6 by 1/2, say look up',
     );
-    expect(first![0]).toBe('1: B, 6/8, dotted quarter at 100, rest, p, hits on 1, 3 (short) and the & of 4 (long), hold 6, look up');
+    expect(first![0]).toBe(
+      '1: B, 6/8, dotted quarter at 100, rest, p, hits on 1, 3 (short) and the & of 4 (long), hold 6, look up',
+    );
   });
   test('of a repeat the time is said', () => {
     expect(aheadIn('A 2, 2 times')).toEqual([['2: A, time 2 of 2'], ['1: A, time 2 of 2'], ['2: end'], ['1: end']]);

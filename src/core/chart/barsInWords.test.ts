@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import type { ChartForm } from '../documents/chart';
 import { barsInWords } from './barsInWords';
 import { readChartText } from './chartText';
 import { unroll, type PlayedBar } from './unroll';
@@ -45,4 +46,19 @@ test('a swell is louder or softer by what was loud before it, also on the way th
     '5        B; 6/8; pp; louder to p over 1 bar; held 1 count longer; dotted quarter 60 a minute',
     '5 bars, 0:13',
   ]);
+});
+
+test('hits of a pick-up go by its own counts, or by those of the bar it ends', () => {
+  const at = (hits: string, meter = '1/4') =>
+    played(`pick-up; up 1 ${meter}, hits: ${hits}; A 2 4/4`)[0]!.hits.map(({ written: { n, d } }) => `${n}/${d}`);
+  expect([at('1'), at('4'), at('& of 4')]).toEqual([['0/1'], ['0/1'], ['1/8']]);
+  expect([at('1, 2', '2/4'), at('3, & of 4', '2/4')]).toEqual([
+    ['0/1', '1/4'],
+    ['0/1', '3/8'],
+  ]);
+  const wrong = (text: string) => unroll((readChartText(text) as { value: ChartForm }).value).ok;
+  // Only in the pick-up, and only counts that lie in it.
+  expect(wrong('pick-up; up 1 1/4, hits: 3; A 2 4/4')).toBe(false);
+  expect(wrong('up 1 1/4, hits: 4; A 2 4/4')).toBe(false);
+  expect(wrong('pick-up; up 1 1/4; A 2 4/4; B 1 3/4, hits: 4; C 1 4/4')).toBe(false);
 });

@@ -1,5 +1,5 @@
 import type { ChartFeel } from '../documents/chart';
-import { barLength, countsOf, type Meter } from '../grid/meter';
+import { barLength, countsOf, type Count, type Meter } from '../grid/meter';
 import { SCHOOLS } from '../count/schools';
 import { add, exact, frac, less, mul, type WholeNotes } from '../time/fraction';
 import { swungPlace, type Swing } from '../time/swing';
@@ -37,20 +37,21 @@ function partNamed(syllable: string): { division: number; part: number } | undef
 /**
  * Where named counts of one bar stand: "4", "& of 2", "short let of 4". Counts go by number in every meter. "let" in
  * swung 8ths is the second 8th of its count; beside a "trip" of the same count, and where 8ths are not swung, it is a
- * written triplet, which is never swung. Gives the first name that is none here instead.
+ * written triplet, which is never swung. Of a pick-up they go by its own numbers, or by `counts`, those of the bar it
+ * ends. Gives the first name that is none here instead.
  */
 export function namedPlaces(
   names: readonly string[],
   meter: Meter,
   feel: ChartFeel,
+  counts: readonly Count[] = countsOf(meter),
 ): { places: NamedPlace[] } | { unknown: string } {
-  const counts = countsOf(meter);
   const swung = SWUNG[feel];
   const places: NamedPlace[] = [];
   const read = names.map((name) => NAMED.exec(name.trim()) ?? []);
   for (const [index, name] of names.entries()) {
     const [, length, syllable, number] = read[index]!;
-    const count = counts[Number(number) - 1];
+    const count = counts.find((one) => one.number === Number(number));
     const named = syllable === undefined ? { division: 1, part: 0 } : partNamed(syllable);
     if (!count || !named) return { unknown: name };
     const isPair =

@@ -1,8 +1,8 @@
 import type { ChartFeel, ChartForm, FreeKind, Jump, Marks } from '../documents/chart';
-import { parseMeter, type Meter } from '../grid/meter';
+import { barLength, countsIn, parseMeter, type Meter } from '../grid/meter';
 import { MOST_UNROLLED_BARS } from '../limits';
 import { fail, ok, type Problem, type Result } from '../result';
-import { div, exact, mul, ZERO, type Fraction, type WholeNotes } from '../time/fraction';
+import { div, exact, less, mul, ZERO, type Fraction, type WholeNotes } from '../time/fraction';
 import { NOTE_VALUES } from '../time/noteValue';
 import { namedPlaces, type NamedPlace } from './namedCount';
 import { chartProblem } from './problems';
@@ -198,7 +198,7 @@ class Unrolling {
     if (same && !same.bar) throw wrong('nothing-before');
     const names = [...(same?.bar?.hits.map(({ name }) => name) ?? []), ...(marks.hits ?? [])];
     const held = marks.fermata ? [marks.fermata.on] : [];
-    const found = namedPlaces([...names, ...held], meter, feel);
+    const found = this.#named([...names, ...held], bar, meter, feel);
     if ('unknown' in found) throw wrong('no-such-count');
     const hits = names.map((name, index) => ({ name, ...found.places[index]! }));
     const heldAt = found.places[names.length]?.sounding;
@@ -214,6 +214,16 @@ class Unrolling {
       ...(free && { free }),
       ...(groove && { groove }),
     };
+  }
+
+  /** Where counts of a bar stand; of a pick-up also by the numbers they have in the bar it ends. */
+  #named(names: readonly string[], bar: WrittenBar, meter: Meter, feel: ChartFeel): ReturnType<typeof namedPlaces> {
+    const found = namedPlaces(names, meter, feel);
+    if (!('unknown' in found) || !this.form.pickup || this.#played.length) return found;
+    const next = this.bars[this.bars.indexOf(bar) + 1]?.marks.meter;
+    const read = next === undefined ? undefined : parseMeter(next);
+    if (!read?.ok || !less(barLength(meter), barLength(read.value))) return found;
+    return namedPlaces(names, meter, feel, countsIn({ meter, endOf: read.value }));
   }
 
   /** The mark of so many bars that a bar lies in, and how many they are. */

@@ -1,7 +1,7 @@
 import { slotAt, slotsOfBar } from '../grid/cells';
-import { countsOf, type Reading } from '../grid/meter';
+import { countsOf, cutOff, type Reading } from '../grid/meter';
 import type { Bar, Groove } from '../groove/groove';
-import { equal, type WholeNotes } from '../time/fraction';
+import { add, compare, div, equal, sub, type WholeNotes } from '../time/fraction';
 import { syllable, type School } from './schools';
 
 /**
@@ -15,11 +15,21 @@ export interface CountedPlace {
   counts: number;
 }
 
-/** The place of a bar as it is counted. Throws where the grid has none: a stroke always lies on its grid. */
-export function countedPlace({ meter, cells }: Bar, reading: Reading, written: WholeNotes): CountedPlace {
-  const slot = slotAt(slotsOfBar(meter, reading, cells), written);
+/**
+ * The place of a bar as it is counted, of a pick-up as in the bar it ends. Throws where the grid has none: a stroke
+ * always lies on its grid.
+ */
+export function countedPlace(bar: Bar, reading: Reading, written: WholeNotes): CountedPlace {
+  const slot = slotAt(slotsOfBar(bar.meter, reading, bar.cells), written);
   if (!slot) throw new RangeError('No slot of the grid lies here');
-  return { count: slot.count, part: slot.part, parts: slot.cell.parts, counts: slot.cell.counts };
+  const own = { count: slot.count, part: slot.part, parts: slot.cell.parts, counts: slot.cell.counts };
+  if (!bar.endOf) return own;
+  const place = add(cutOff(bar), written);
+  const count = countsOf(bar.endOf, reading).findLast(({ at }) => compare(at, place) <= 0)!;
+  if (slot.part) return { ...own, count: count.number };
+  // A count of its own is one of that bar, or lies between two of them.
+  const { n, d } = div(sub(place, count.at), count.length);
+  return { count: count.number, part: n, parts: n ? d : own.parts, counts: n ? 1 : own.counts };
 }
 
 /**
