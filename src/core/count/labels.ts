@@ -1,5 +1,5 @@
-import { add, compare, div, sub, type WholeNotes } from '../time/fraction';
-import { countsOf, cutOff, type CountedMeter, type Meter, type Reading } from '../grid/meter';
+import { ZERO, type WholeNotes } from '../time/fraction';
+import { countAt, type CountedMeter, type Meter, type Reading } from '../grid/meter';
 import { cellsOfDivisions, slotsOfBar, type Cell } from '../grid/cells';
 import { syllable, type School } from './schools';
 
@@ -24,13 +24,11 @@ export function labels(meter: Meter, reading: Reading, grid: number | number[] |
 export function labelsOf(bar: CountedMeter & { cells: readonly Cell[] }, reading: Reading, school: School): Label[] {
   const all = labels(bar.meter, reading, [...bar.cells], school);
   if (!bar.endOf) return all;
-  const counts = countsOf(bar.endOf, reading);
-  return all.map(({ at, say, count: own }) => {
-    const place = add(cutOff(bar), at);
-    const count = counts.findLast((one) => compare(one.at, place) <= 0)!;
-    const { n, d } = div(sub(place, count.at), count.length);
-    if (n === 0) return { at, say: String(count.number), count: count.number };
-    // Where it begins between counts its slots are parts of those, and no longer of its own.
-    return own === undefined ? { at, say } : { at, say: syllable(school, d, n) };
+  // Where it begins between counts its slots are parts of those, and no longer of its own.
+  const isOnCounts = countAt(bar, reading, ZERO).after.n === 0;
+  return all.map(({ at, say }) => {
+    const { count, after } = countAt(bar, reading, at);
+    if (after.n === 0) return { at, say: String(count), count };
+    return { at, say: isOnCounts ? say : syllable(school, after.d, after.n) };
   });
 }

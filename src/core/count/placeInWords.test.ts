@@ -28,6 +28,8 @@ test('a place of a pick-up as in the bar it ends, also where it begins between t
   expect([said(two, '0'), said(two, '1/4'), said(two, '7/16')]).toEqual(['count 3', 'count 4', 'the a of 4']);
   const eighth: Bar = { ...barOf('t', '1/8'), endOf: four };
   expect(said(eighth, '0')).toBe('the & of 4');
+  const fine: Bar = { ...barOf('tttttt', '3/8'), endOf: four };
+  expect(['1/16', '3/16', '5/16'].map((at) => said(fine, at))).toEqual(['the a of 3', 'the e of 4', 'the a of 4']);
   const three: Bar = { ...barOf('ttt', '3/8'), endOf: four };
   expect(['0', '1/8', '1/4'].map((at) => said(three, at))).toEqual(['the & of 3', 'count 4', 'the & of 4']);
 });

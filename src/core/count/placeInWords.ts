@@ -1,7 +1,7 @@
 import { slotAt, slotsOfBar } from '../grid/cells';
-import { countsOf, cutOff, type Reading } from '../grid/meter';
+import { countAt, countsOf, type Reading } from '../grid/meter';
 import type { Bar, Groove } from '../groove/groove';
-import { add, compare, div, equal, sub, type WholeNotes } from '../time/fraction';
+import { equal, ZERO, type WholeNotes } from '../time/fraction';
 import { syllable, type School } from './schools';
 
 /**
@@ -24,12 +24,9 @@ export function countedPlace(bar: Bar, reading: Reading, written: WholeNotes): C
   if (!slot) throw new RangeError('No slot of the grid lies here');
   const own = { count: slot.count, part: slot.part, parts: slot.cell.parts, counts: slot.cell.counts };
   if (!bar.endOf) return own;
-  const place = add(cutOff(bar), written);
-  const count = countsOf(bar.endOf, reading).findLast(({ at }) => compare(at, place) <= 0)!;
-  if (slot.part) return { ...own, count: count.number };
-  // A count of its own is one of that bar, or lies between two of them.
-  const { n, d } = div(sub(place, count.at), count.length);
-  return { count: count.number, part: n, parts: n ? d : own.parts, counts: n ? 1 : own.counts };
+  const { count, after } = countAt(bar, reading, written);
+  if (countAt(bar, reading, ZERO).after.n === 0) return { ...own, count };
+  return { count, part: after.n, parts: after.d, counts: 1 };
 }
 
 /**

@@ -4,7 +4,8 @@ import { MEANINGS, type Meaning, type Token } from './words';
 /** How many words the longest phrase of the table has. */
 const LONGEST_PHRASE = 5;
 
-const PIECES = /\d+(?:ths?|nds?|st|rd)\b|\d+|[&+](?:['’]?s\b)?|[,;:.\n]|\p{L}\.\p{L}\.|\p{L}(?:[\p{L}'’-]*\p{L})?|\S/gu;
+const PIECES =
+  /\bt[123]\b|\d+(?:ths?|nds?|st|rd)\b|\d+|[&+](?:['’]?s\b)?|[,;:.\n]|\p{L}\.\p{L}\.|\p{L}(?:[\p{L}'’-]*\p{L})?|\S/giu;
 /** Marks round a word say nothing of it. */
 const QUOTES = /^["“”‘’'()!?]$/;
 const DASH = /^[-–—]$/;
@@ -17,7 +18,7 @@ interface Piece {
   to: number;
 }
 
-/** Cuts a phrase into words; "2e" is a number and a syllable, "16ths" one word, "RLRR" a sticking. */
+/** Cuts a phrase into words; "2e" is a number and a syllable, "16ths" and "t1" one word, "RLRR" a sticking. */
 export function tokensOf(text: string): Token[] {
   const pieces = [...text.matchAll(PIECES)]
     .map((match) => ({ text: match[0], from: match.index, to: match.index + match[0].length }))

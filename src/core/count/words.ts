@@ -177,7 +177,7 @@ const WORDS: [phrases: string, meaning: Meaning][] = [
     { kind: 'value', value: '16th' },
   ],
   [
-    '32nds|32nd|thirty-seconds|thirty-second notes|32nd note|32nd notes|thirty seconds',
+    '32nds|32nd|thirty-seconds|thirty-second|thirty-second notes|32nd note|32nd notes|thirty seconds',
     { kind: 'value', value: '32nd' },
   ],
   [

@@ -1,5 +1,17 @@
 import { fail, ok, type Result } from '../result';
-import { add, div, floor, format, frac, mul, sub, ZERO, type WholeNotes } from '../time/fraction';
+import {
+  add,
+  compare,
+  div,
+  floor,
+  format,
+  frac,
+  mul,
+  sub,
+  ZERO,
+  type Fraction,
+  type WholeNotes,
+} from '../time/fraction';
 
 /** The numbers above and below: 7/8 grouped 2+2+3 is { beats: 7, unit: 8, grouping: [2, 2, 3] }. */
 export interface Meter {
@@ -95,6 +107,13 @@ export function countsIn(bar: CountedMeter, reading: Reading = 'numbers'): Count
     const at = sub(count.at, from);
     return at.n < 0 ? [] : [{ ...count, at }];
   });
+}
+
+/** The count a place belongs to, of a pick-up one of the bar it ends, and how far after it, as a share of that count. */
+export function countAt(bar: CountedMeter, reading: Reading, at: WholeNotes): { count: number; after: Fraction } {
+  const place = add(cutOff(bar), at);
+  const count = countsOf(bar.endOf ?? bar.meter, reading).findLast((one) => compare(one.at, place) <= 0)!;
+  return { count: count.number, after: div(sub(place, count.at), count.length) };
 }
 
 /** Starts of many bars one after another, and where the last one ends: one longer than `bars`. */
