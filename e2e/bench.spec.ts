@@ -122,7 +122,7 @@ test('by pointer: click places, a drag is height, a second click takes out; a fi
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.up();
-  await expect(lane(page, 'left foot')).toHaveText('left foot: .');
+  await expect(lane(page, 'left foot')).toHaveText('left foot: nothing.');
 
   await page.getByLabel('Say it').fill('kick e of 1');
   await page.getByLabel('Say it').press('Enter');
@@ -250,7 +250,7 @@ test('by touch on a tablet: a tap places, Select takes two taps, the buttons do 
   await page.getByRole('button', { name: 'Raise' }).tap();
   await expect(lane(page, 'left foot')).toHaveText(/accent on hat pedal, .* accent on hat pedal\.$/);
   await page.getByRole('button', { name: 'Take out' }).tap();
-  await expect(lane(page, 'left foot')).toHaveText('left foot: .');
+  await expect(lane(page, 'left foot')).toHaveText('left foot: nothing.');
   // Nothing stands outside of the window.
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024);
   await page.context().close();
