@@ -215,7 +215,7 @@ test('selected with Shift, copied, pasted into another bar; looped; a note of th
   await press('Space');
   await expect(page.getByRole('button', { name: 'Hear it', exact: true })).toBeVisible();
   await press('Delete');
-  await expect(lane(page, 'left hand')).toHaveText('left hand: .');
+  await expect(lane(page, 'left hand')).toHaveText('left hand: nothing.');
   await press('Control+z', 'Escape');
   await expect(lane(page, 'left hand')).toContainText('count 2 in bar 2');
 
