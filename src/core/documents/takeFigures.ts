@@ -3,7 +3,7 @@ import type { Result } from '../result';
 import { readVersioned } from './reader';
 
 /** What a figure of a take is about. */
-const FIGURE_KINDS = [
+export const FIGURE_KINDS = [
   'limb',
   'evenness',
   'left out',

@@ -7,7 +7,7 @@ import { readVersioned } from './reader';
 import { tempoShape } from './shapes';
 
 /** What a verdict can be about; the heaviest is the one thing to fix first. */
-const FAULTS = [
+export const FAULTS = [
   'nothing heard',
   'not heard',
   'missed',

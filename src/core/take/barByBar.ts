@@ -46,9 +46,7 @@ export function barByBar(
       return other ? costOfBar(lines, bar, other.startMs - bar.startMs, scaleMs, longestGapMs) : Infinity;
     }),
   );
-  const struck = bars.map(({ startMs, endMs }) =>
-    lines.reduce((total, { hitsMs }) => total + firstFrom(hitsMs, endMs) - firstFrom(hitsMs, startMs), 0),
-  );
+  const struck = struckInBars(lines, bars);
   // Two states for each lag: the bar before was played, or it was not.
   let states = new Map<string, PathState>([['0 played', { cost: 0 }]]);
   for (const [index] of bars.entries()) {
@@ -85,6 +83,24 @@ export function barByBar(
   }
 }
 
+/** Which bar a moment lies in, from when each begins; −1 before the first. */
+const barAt = (startsMs: readonly Ms[], ms: Ms): number => firstFrom(startsMs, ms + 1e-6) - 1;
+
+/**
+ * How many hits belong to each bar: a hit is of the bar in which the stroke is due that it is nearest to. One that
+ * comes a little before the bar line belongs to the bar it opens.
+ */
+function struckInBars(lines: readonly LimbLine[], bars: readonly DueBar[]): number[] {
+  const starts = bars.map(({ startMs }) => startMs);
+  const struck = bars.map(() => 0);
+  for (const { dueMs, hitsMs } of lines)
+    for (const hit of hitsMs) {
+      const bar = barAt(starts, nearestTo(dueMs, hit) ?? hit);
+      if (bar >= 0) struck[bar]! += 1;
+    }
+  return struck;
+}
+
 /** What the strokes of one bar cost when they are looked for so much later. */
 function costOfBar(lines: readonly LimbLine[], bar: DueBar, shiftMs: Ms, scaleMs: Ms, longestGapMs: Ms): number {
   let total = 0;
@@ -93,7 +109,7 @@ function costOfBar(lines: readonly LimbLine[], bar: DueBar, shiftMs: Ms, scaleMs
       const due = dueMs[index]!;
       if (due >= bar.endMs - 1e-6) break;
       if (isGrace[index]) continue;
-      const away = nearestTo(hitsMs, due + shiftMs);
+      const away = Math.abs((nearestTo(hitsMs, due + shiftMs) ?? Infinity) - due - shiftMs);
       // Against a stroke in its place, which costs nothing.
       const off = pairCost(away, scaleMs) - pairCost(0, scaleMs);
       total += away < longestGapMs / 2 ? Math.min(MISSED_COST, off) : MISSED_COST;
@@ -102,9 +118,12 @@ function costOfBar(lines: readonly LimbLine[], bar: DueBar, shiftMs: Ms, scaleMs
   return total;
 }
 
-function nearestTo(sorted: readonly Ms[], ms: Ms): Ms {
-  const after = firstFrom(sorted, ms);
-  return Math.min(Math.abs((sorted[after] ?? Infinity) - ms), Math.abs((sorted[after - 1] ?? -Infinity) - ms));
+/** The nearest of sorted times; undefined where there are none. */
+function nearestTo(sorted: readonly Ms[], ms: Ms): Ms | undefined {
+  const index = firstFrom(sorted, ms);
+  const [before, after] = [sorted[index - 1], sorted[index]];
+  if (before === undefined || after === undefined) return before ?? after;
+  return ms - before < after - ms ? before : after;
 }
 
 /** The hits given to strokes with each bar where it was played; bars that were not played have none. */
@@ -115,12 +134,11 @@ export function laidByBar(
   options: AssignOptions,
 ): Assigned[] {
   const starts = bars.map(({ startMs }) => startMs);
-  const barOf = (due: Ms) => firstFrom(starts, due + 1e-6) - 1;
   return lines.map((line) => {
     const kept: number[] = [];
     const shifts: Ms[] = [];
     for (const [index, due] of line.dueMs.entries()) {
-      const at = Math.max(0, barOf(due));
+      const at = Math.max(0, barAt(starts, due));
       const { barInRun, startMs } = bars[at]!;
       if (silent.has(barInRun)) continue;
       kept.push(index);

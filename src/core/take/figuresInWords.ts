@@ -40,9 +40,13 @@ const ms = (value: number) => {
   return `${size} ms ${value > 0 ? 'late' : 'early'}`;
 };
 const plain = (value: number) => `${whole(value)} ms`;
-const signed = (value: number) => `${value < 0 ? '−' : ''}${Math.abs(whole(value))}`;
+/** With a minus of its own, and none before a nought. */
+export const signed = (value: number, digits = 0): string => {
+  const size = Math.abs(value).toFixed(digits);
+  return value < 0 && Number(size) ? `−${size}` : size;
+};
 const percent = (value: number) => `${whole(100 * value)} %`;
-const decibels = (value: number) => `${value < 0 ? '−' : ''}${Math.abs(value).toFixed(1)} dB`;
+const decibels = (value: number) => `${signed(value, 1)} dB`;
 const ratio = (value: number) => `${value.toFixed(2)} : 1`;
 
 interface Wording {
@@ -59,7 +63,7 @@ interface Wording {
 const timed = (name: Wording['name'], what: string, from = 'strokes'): Wording => ({
   name,
   value: ms,
-  bound: signed,
+  bound: (value) => signed(value),
   unit: 'ms',
   what,
   from,
@@ -75,7 +79,7 @@ const spread = (name: Wording['name'], what: string): Wording => ({
 const loud = (name: Wording['name'], what: string, from = 'strokes'): Wording => ({
   name,
   value: decibels,
-  bound: (value) => `${value < 0 ? '−' : ''}${Math.abs(value).toFixed(1)}`,
+  bound: (value) => signed(value, 1),
   unit: 'dB',
   what,
   from,

@@ -1,26 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { schedule } from '../schedule/schedule';
-import { anyGroove, oneLine, together } from '../testing/arbitrary';
+import { anyGroove, oneLine } from '../testing/arbitrary';
 import { formOfTake, readTake, writeTake, type Take } from '../documents/take';
 import { emptyTake as takeOf, playedTake } from '../testing/takes';
 import { verdictInWords } from './verdictInWords';
-import type { FaultName, Verdict } from '../documents/verdict';
+import type { Verdict } from '../documents/verdict';
 import { SCHOOLS } from '../count/schools';
-import { setOrnament } from '../groove/edit';
-import type { Groove } from '../groove/groove';
-import { JUDGED_GROOVES } from '../testing/judgedGrooves';
-import { exact } from '../time/fraction';
+import { backbeat, KIT_FAULTS_SHOWN } from '../testing/kitFaultsShown';
 import { toleranceOf } from './figures';
 import { judge } from './judge';
 import { KIT_FAULT_NAMES, kitPlaying, type KitFault, type KitSize } from './kitFaults';
 import { simulateKit, type Playing } from './simulatedKit';
-
-const backbeat = together(
-  oneLine('AtAtAtAt', 'right hand', 80),
-  oneLine('..A...A.', 'left hand'),
-  oneLine('A..tA...', 'right foot'),
-);
 
 const emptyTake = (groove = backbeat, more: Partial<Take> = {}) => takeOf(groove, more);
 const played = (playing: Playing, take = emptyTake()) => playedTake(playing, take);
@@ -49,51 +40,8 @@ test('a take played exactly as written has no error, whatever the groove', () =>
   );
 });
 
-const withFlams = ['1/4', '3/4'].reduce(
-  (groove, at) => setOrnament(groove, { bar: 0, limb: 'left hand', at: exact(at) }, 'flam'),
-  together(oneLine('A.......', 'right hand', 80), oneLine('..A...A.', 'left hand'), oneLine('A..tA...', 'right foot')),
-);
-
 describe('the verdict names the fault the kit plays', () => {
-  const withDoubles = ['0', '1/4', '1/2', '3/4'].reduce(
-    (groove, at) => setOrnament(groove, { bar: 0, limb: 'right hand', at: exact(at) }, 'double'),
-    oneLine('t.t.t.t.', 'right hand', 72),
-  );
-  const [rates] = JUDGED_GROOVES;
-  const offAndOn = together(oneLine('tttttttttttttttt', 'right hand', 80), oneLine('A..AA.tA.A..A...', 'right foot'));
-  const about: Record<KitFault, [FaultName, Groove?]> = {
-    steady: ['clean'],
-    late: ['behind or ahead'],
-    early: ['behind or ahead'],
-    uneven: ['spread'],
-    rushing: ['drift'],
-    dragging: ['drift'],
-    'rushing in phrases': ['phrase'],
-    'half a count late': ['shifted'],
-    'late off-beats': ['off-beats'],
-    'late foot': ['limb'],
-    'early left hand': ['limb'],
-    'one late place': ['place'],
-    'uneven foot': ['limb uneven'],
-    'swing too straight': ['swing', { ...backbeat, swing: { value: '8th', ratio: '2' } }],
-    'early after a change of rate': ['switch', rates],
-    missing: ['missed'],
-    'foot left out': ['missed'],
-    'a bar left out': ['bars left out'],
-    'foot a slot late': ['displaced', offAndOn],
-    'extra strokes': ['extra'],
-    'flat flams': ['flam', withFlams],
-    'wide flams': ['flam', withFlams],
-    'late second strokes': ['doubles', withDoubles],
-    'weak second strokes': ['doubles', withDoubles],
-    'hands and foot apart': [
-      'apart',
-      together(oneLine('t.t.t.t.', 'right hand', 80), oneLine('tt.tt.tt', 'right foot')),
-    ],
-    'weak accents': ['accents', JUDGED_GROOVES.at(-1)],
-    'loudness wanders': ['loudness'],
-  };
-  test.each(Object.entries(about))('%s', (fault, [expected, groove = backbeat]) => {
+  test.each(Object.entries(KIT_FAULTS_SHOWN))('%s', (fault, [expected, groove = backbeat]) => {
     const take = emptyTake(groove, { rounds: 16 });
     expect(judge(played(kitPlaying(fault as KitFault), take), 'advanced').verdict.about).toBe(expected);
   });

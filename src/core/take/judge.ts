@@ -17,7 +17,7 @@ import { gapAt } from './match';
 import { verdictOf } from './verdict';
 
 /** To be raised whenever the same take may come to other figures or another verdict than before. */
-export const JUDGE_VERSION = 5;
+export const JUDGE_VERSION = 6;
 
 /** What became of a stroke that was due. `not judgeable`: the input cannot tell whether it was played. */
 export type Outcome = 'matched' | 'missed' | 'not judgeable';

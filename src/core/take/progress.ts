@@ -2,7 +2,7 @@ import type { School } from '../count/schools';
 import type { FigureKind, TakeFigure } from '../documents/takeFigures';
 import type { PlaceJudged } from '../documents/verdict';
 import { GRACE_MS } from '../schedule/strokes';
-import { rateInWords, switchInWords } from './figuresInWords';
+import { rateInWords, signed, switchInWords } from './figuresInWords';
 import type { Estimate } from './statistics';
 import type { ReportWords } from './verdictInWords';
 import { judgedPlaceInWords, opening } from './wording';
@@ -167,7 +167,7 @@ function pairInWords(kind: Change['kind'], of: string, before: number, now: numb
     case 'accents':
     case 'second loudness':
     case 'height':
-      return `${before.toFixed(0)} to ${now.toFixed(0)} dB`.replaceAll('-', '−');
+      return `${signed(before)} to ${signed(now)} dB`;
     case 'evenness':
     case 'rate spread':
     case 'flam':

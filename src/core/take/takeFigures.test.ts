@@ -5,6 +5,7 @@ import type { Groove } from '../groove/groove';
 import { normal, randomFrom } from '../random';
 import { oneLine, together } from '../testing/arbitrary';
 import { JUDGED_GROOVES } from '../testing/judgedGrooves';
+import { backbeat } from '../testing/kitFaultsShown';
 import { emptyTake, playedTake } from '../testing/takes';
 import { exact } from '../time/fraction';
 import { figureInWords } from './figuresInWords';
@@ -13,11 +14,6 @@ import type { Playing } from './simulatedKit';
 import { estimatedDifference, estimatedMean, estimatedShare, estimatedSpread, sdOf, studentPoint } from './statistics';
 import { figuresOfTake, tempoCurve } from './takeFigures';
 
-const backbeat = together(
-  oneLine('AtAtAtAt', 'right hand', 80),
-  oneLine('..A...A.', 'left hand'),
-  oneLine('A..tA...', 'right foot'),
-);
 const figures = (playing: Playing, groove: Groove = backbeat, rounds = 16): TakeFigure[] => {
   const take = playedTake(playing, emptyTake(groove, { rounds }));
   return figuresOfTake(take, judge(take, 'advanced'));

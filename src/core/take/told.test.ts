@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '../count/schools';
 import type { Groove } from '../groove/groove';
-import { oneLine, together } from '../testing/arbitrary';
 import { JUDGED_GROOVES } from '../testing/judgedGrooves';
+import { backbeat } from '../testing/kitFaultsShown';
 import { emptyTake, playedTake } from '../testing/takes';
 import { format } from '../time/fraction';
 import { blamedIn } from './blamed';
@@ -11,11 +11,6 @@ import { judge } from './judge';
 import { KIT_FAULT_NAMES, kitPlaying, type KitFault } from './kitFaults';
 import { verdictInWords } from './verdictInWords';
 
-const backbeat = together(
-  oneLine('AtAtAtAt', 'right hand', 80),
-  oneLine('..A...A.', 'left hand'),
-  oneLine('A..tA...', 'right foot'),
-);
 const told = (fault: KitFault, groove: Groove = backbeat) => {
   const take = playedTake(kitPlaying(fault), emptyTake(groove, { rounds: 16 }));
   const judgement = judge(take, 'advanced');

@@ -1,19 +1,21 @@
 import { describe, expect, test } from 'vitest';
-import { oneLine, together } from '../testing/arbitrary';
 import { type Take } from '../documents/take';
+import { backbeat } from '../testing/kitFaultsShown';
 import { emptyTake as takeOf, playedTake } from '../testing/takes';
-import { verdictInWords } from './verdictInWords';
-import { readVerdict, type Verdict } from '../documents/verdict';
+import { REPORT_WORDS, verdictInWords } from './verdictInWords';
+import {
+  FAULTS,
+  readVerdict,
+  type FaultName,
+  type PlaceJudged,
+  type Practice,
+  type Verdict,
+} from '../documents/verdict';
+import type { Limb } from '../groove/limbs';
 import { schoolNamed, SCHOOLS } from '../count/schools';
-import { CLICK_PLANS } from '../time/clickPlan';
+import { CLICK_PLAN_NAMES, CLICK_PLANS } from '../time/clickPlan';
 import { judge } from './judge';
 import { type Playing } from './simulatedKit';
-
-const backbeat = together(
-  oneLine('AtAtAtAt', 'right hand', 80),
-  oneLine('..A...A.', 'left hand'),
-  oneLine('A..tA...', 'right foot'),
-);
 
 const emptyTake = (groove = backbeat, more: Partial<Take> = {}) => takeOf(groove, more);
 
@@ -60,4 +62,114 @@ describe('the verdict as it is read', () => {
     expect(next({ bpm: 69, goal: 69 })).toMatchObject({ step: 'thinner click', click: '2 and 4', bpm: 69 });
     expect(next({ click: CLICK_PLANS['2 and 4'] })).toMatchObject({ step: 'faster', bpm: 84, click: 'counts' });
   });
+});
+
+/** Every sentence that a verdict can be. */
+const PLACE: PlaceJudged = { limb: 'left hand', bar: 1, bars: 2, count: 2, part: 3, parts: 4, counts: 1 };
+const PRACTISE: Practice = { step: 'faster', bpm: 84, click: 'counts', limbs: ['left hand'], isWholeTask: false };
+
+type Case = [numbers: Record<string, number>, limb?: Limb, place?: PlaceJudged];
+const passing = { strokes: 24, toleranceMs: 20 };
+const late = { ...passing, byMs: 31.4, meanMs: 31.4, spreadMs: 12.2 };
+const early = { ...passing, byMs: -31.4, meanMs: -31.4, spreadMs: 22.4 };
+/** What each kind of verdict can come with: late and early, one and many, with and without a limb. */
+const CASES: Record<FaultName, Case[]> = {
+  'not heard': [[{}]],
+  'nothing heard': [[{ due: 40, extra: 0 }], [{ due: 40, extra: 3 }]],
+  missed: [
+    [{ missedOfLimb: 6, dueOfLimb: 24, missed: 7, due: 96 }, 'left hand', PLACE],
+    [{ missedOfLimb: 6, dueOfLimb: 24, missed: 7, due: 96 }, 'left hand'],
+    [{ missed: 7, due: 96 }],
+  ],
+  extra: [[{ extraOfLimb: 5, extra: 8, due: 96 }, 'right foot'], [{ extraOfLimb: 5, extra: 8, due: 96 }]],
+  drift: [
+    [{ percent: 1.24, overMs: 310, spreadMs: 9 }],
+    [{ percent: -0.06, overMs: 31, spreadMs: 9 }],
+    [{ percent: -0.1, overMs: 31, spreadMs: 9 }],
+  ],
+  'off-beats': [[late], [early]],
+  limb: [
+    [late, 'right foot'],
+    [early, 'left hand'],
+  ],
+  place: [
+    [late, 'left hand', PLACE],
+    [early, 'left hand', { ...PLACE, exercise: 4 }],
+    [early, 'left hand', { ...PLACE, section: 'B' }],
+    [late, 'left hand', { ...PLACE, bars: 1 }],
+    [late, 'left hand'],
+  ],
+  'behind or ahead': [[late], [early]],
+  spread: [[{ ...late, spreadOfLimbMs: 33 }, 'left foot'], [late]],
+  clean: [[{ ...passing, meanMs: 2.2, spreadMs: 6.7 }], [{ ...passing, meanMs: -2.2, spreadMs: 6.7 }]],
+  'limb uneven': [[late, 'left hand']],
+  swing: [[late], [early]],
+  switch: [[{ ...late, moments: 1 }], [{ ...early, moments: 2 }]],
+  phrase: [[{ ...late, bars: 4 }], [{ ...early, bars: 8 }]],
+  doubles: [[late], [early], [{ ...passing, weakDb: 6.24, passesDb: 3 }]],
+  shifted: [
+    [{ ...late, counts: 0.5 }],
+    [{ ...early, counts: -0.5 }],
+    [{ ...late, counts: 0.57, ambiguous: 1 }],
+    [{ ...late, counts: 0.98 }],
+    [{ ...early, counts: -1.62 }],
+  ],
+  'bars left out': [
+    [{ bars: 1, from: 4, strokes: 13 }],
+    [{ bars: 2, from: 4, strokes: 26 }],
+    [{ bars: 0, from: 5, later: 1 }],
+    [{ bars: 0, from: 5, later: -2 }],
+  ],
+  displaced: [
+    [{ bar: 3, slots: 1, strokes: 5 }, 'right foot'],
+    [{ bar: 3, slots: -2, strokes: 5 }, 'right foot'],
+  ],
+  flam: [[{ gapMs: 4.4, flams: 9, leastMs: 12, mostMs: 45 }], [{ gapMs: 71, flams: 9, leastMs: 12, mostMs: 45 }]],
+  accents: [
+    [{ distanceDb: 2.26, accents: 12, wantedDb: 6 }, 'right hand'],
+    [{ distanceDb: 2, accents: 6, wantedDb: 6 }],
+  ],
+  apart: [
+    [late, 'right foot'],
+    [early, 'right foot'],
+    [{ ...passing, spreadMs: 31 }, 'right foot'],
+  ],
+  loudness: [[{ spreadDb: 4.32, strokes: 40, passesDb: 3 }, 'left hand'], [{ spreadDb: 4, strokes: 40, passesDb: 3 }]],
+};
+
+const told = (verdict: Verdict, report: (typeof REPORT_WORDS)[number]) =>
+  Object.values(verdictInWords(verdict, SCHOOLS[0], report)).join(' | ');
+
+describe.each(REPORT_WORDS)('verdicts, %s', (report) => {
+  test.each(FAULTS)('%s', (about) => {
+    const all = CASES[about].map(([numbers, limb, place]) =>
+      told({ version: 2, about, numbers, ...(limb && { limb }), ...(place && { place }), practise: PRACTISE }, report),
+    );
+    expect(all.join('\n')).toMatchSnapshot();
+    expect(all.join('\n')).not.toMatch(/undefined|NaN|\b1 (bars|counts|slots|hits|strokes)\b/);
+    // What is told apart in figures may be the same to a child.
+    if (report === 'figures') expect(new Set(all).size).toBe(all.length);
+  });
+
+  test('how far something is off, against what passes', () => {
+    const far = [23.9, 24, 49.9, 50, -90].map((byMs) =>
+      told({ version: 2, about: 'off-beats', numbers: { ...passing, byMs }, practise: PRACTISE }, report),
+    );
+    expect(far.join('\n')).toMatchSnapshot();
+  });
+});
+
+test('what is to be practised, and what comes next', () => {
+  const practise = (more: Partial<Practice>) =>
+    told({ version: 2, about: 'clean', numbers: passing, practise: { ...PRACTISE, ...more } }, 'figures');
+  const all = [
+    ...CLICK_PLAN_NAMES.map((click) => practise({ click })),
+    ...(['listen', 'all limbs', 'up to tempo', 'thinner click', 'faster'] as const).map((step) => practise({ step })),
+    practise({ limbs: ['left hand', 'right foot'] }),
+    practise({ isWholeTask: true }),
+  ];
+  expect(all.join('\n')).toMatchSnapshot();
+  const next = { about: 'limb', limb: 'left hand', numbers: late } as const;
+  const both = { version: 2, about: 'drift', numbers: { percent: 2, overMs: 90 }, next, practise: PRACTISE } as const;
+  expect(told(both, 'figures')).toMatchSnapshot();
 });

@@ -76,7 +76,10 @@ export function plainly(fault: FaultFound, practise: Practice, school: School): 
       ];
     case 'bars left out':
       return n('bars')
-        ? [`${n('bars') === 1 ? 'One bar was' : `${n('bars')} bars were`} missing, from bar ${n('from')} on.`, strokes]
+        ? [
+            `${n('bars') === 1 ? 'One bar was' : `${n('bars')} bars were`} missing, from bar ${n('from')} on.`,
+            `${n('strokes')} strokes were not there.`,
+          ]
         : [`From bar ${n('from')} on you are in another bar than the click.`, 'Count the bars aloud.'];
     case 'displaced':
       return [`In bar ${n('bar')} the ${limb} slipped to another place.`, strokes];

@@ -43,11 +43,14 @@ export interface Plant {
   about: Verdict['about'];
   limb?: Limb;
   place?: string;
+  /** The bar of the run, from 0, where one is left out. */
+  bar?: number;
 }
 
 /** Whether a verdict names what was planted first. */
-export function names(verdict: Verdict, { about, limb, place }: Plant): boolean {
+export function names(verdict: Verdict, { about, limb, place, bar }: Plant): boolean {
   if (verdict.about !== about) return false;
   if (limb && verdict.limb !== limb) return false;
+  if (bar !== undefined && verdict.numbers['from'] !== bar + 1) return false;
   return !place || place.startsWith(`${verdict.place?.limb} ${verdict.place?.bar} `);
 }

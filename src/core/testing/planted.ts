@@ -180,7 +180,7 @@ export function faultIn(
     case 'a bar left out':
       if (bars.length < 4) return undefined;
       isLost = ({ barInRun }) => barInRun === bar;
-      planted = plant('bars left out');
+      planted = plant('bars left out', { bar });
       break;
     case 'a bar skipped':
       if (bars.length < 6 || new Set(take.groove.bars.map((one) => JSON.stringify(one.strokes))).size < 2)
