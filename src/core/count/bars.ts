@@ -121,6 +121,8 @@ export class BarSayer extends Doer {
     if (this.take('every')) this.skip();
     const numbers = this.take('count') ? this.numbersHere() : undefined;
     if (numbers?.length) counts = numbers.map(({ value }) => value);
+    // "beat 2 of bar 2 in triplets"
+    if (counts && this.take('of') && this.startsBars()) bars = this.readBars();
     const isWhole = this.index > begin && !counts && first?.kind !== 'count';
     const into = (counts || isWhole) && this.take('in', 'with', 'like');
     const number = into && this.take('number');

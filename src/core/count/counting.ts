@@ -16,6 +16,13 @@ export class CountingReader extends PhraseReader {
     return false;
   }
 
+  /** "two 16ths later", "a beat earlier": how far, and no place. */
+  protected isHowFar(at: number): boolean {
+    const unit = this.tokens[at]?.kind === 'number' ? at + 1 : at;
+    const kind = this.tokens[unit]?.kind;
+    return (kind === 'value' || kind === 'count') && this.tokens[unit + 1]?.kind === 'shift';
+  }
+
   /**
    * A number and what is said after it, and so on: "2", "2e", "1 e & a 2", "1 & 2 & 3 & 4 &". A line that is counted
    * aloud names every count it says; a count with one syllable names that syllable alone.
@@ -23,7 +30,7 @@ export class CountingReader extends PhraseReader {
   protected readLine(): Term[] {
     const said: { number: Extract<Token, { kind: 'number' }>; after: Token[] }[] = [];
     const begin = this.index;
-    while (this.is('number')) {
+    while (this.is('number') && !this.isHowFar(this.index)) {
       const number = this.take('number')!;
       const after: Token[] = [];
       while (this.isAfterNumber(begin, after.length > 0)) after.push(this.tokens[this.index++]!);

@@ -5,7 +5,7 @@ import { HEIGHTS, isHand, usualLimb, type Limb, type Ornament, type Surface } fr
 import { lengthOf } from '../groove/place';
 import { slotsOfBar } from '../grid/cells';
 import { barLength, barStarts, countsOf } from '../grid/meter';
-import { add, equal, frac, less, modulo, mul, sub, type WholeNotes } from '../time/fraction';
+import { add, equal, format, frac, less, modulo, mul, sub, type WholeNotes } from '../time/fraction';
 import { NOTE_VALUES } from '../time/noteValue';
 import type { Places } from './phrase';
 import { PlaceReader } from './places';
@@ -78,6 +78,8 @@ export class Doer extends PlaceReader {
     if (subject) return here.map(({ limb }) => limb);
     const cursor = this.options.limb;
     if (manner.ornament && manner.ornament !== 'double') return [this.drumHand(here, manner.ornament)];
+    const ornamented = manner.plain ? here.filter(({ ornament }) => ornament) : [];
+    if (ornamented.length) return ornamented.map(({ limb }) => limb);
     const isChange = manner.height !== undefined || manner.ornament !== undefined || manner.louder !== undefined;
     const [only, ...more] = here;
     return isChange && only && !more.length ? [only.limb] : [cursor];
@@ -127,6 +129,13 @@ export class Doer extends PlaceReader {
     );
   }
 
+  /** Whether a stroke stands at one of the places that were said. */
+  protected standsAt(places: Places, bars: readonly number[] | undefined): (one: { place: Place }) => boolean {
+    const said = new Set<string>();
+    this.inBars(places, bars, (bar, all) => all.forEach((at) => said.add(`${bar} ${format(at)}`)));
+    return ({ place }) => said.has(`${place.bar} ${format(place.at)}`);
+  }
+
   protected nothingThere(token: Token, subjects: readonly Subject[]) {
     const what = subjects.map(({ limbs, surface }) => surface ?? limbs?.join(' and ') ?? 'stroke').join(' and ');
     return this.notUnderstood('nothing-there', token, `There is no ${what} there.`, 'Say where one stands.');
@@ -146,16 +155,17 @@ export class Doer extends PlaceReader {
     }
   }
 
-  /** Moves strokes by so much, round the end of the groove. */
-  protected shift({ by, many, value, subjects, token }: Shift): void {
+  /** Moves strokes by so much, round the end of the groove: all of them, or those at the places that were said. */
+  protected shift({ by, many, value, subjects, places, bars: inBars, token }: Shift): void {
     const { reading, bars } = this.groove;
     const each = value ? NOTE_VALUES[value] : countsOf(bars[0]!.meter, reading)[0]!.length;
     const starts = barStarts(bars.map(({ meter }) => barLength(meter)));
     const length = lengthOf(this.groove);
-    const all = this.strokesOf(
+    const everywhere = this.strokesOf(
       subjects,
       bars.map((_, bar) => bar),
     );
+    const all = places ? everywhere.filter(this.standsAt(places, inBars)) : everywhere;
     if (!all.length) throw this.nothingThere(token, subjects);
     this.relay(
       all.map(({ place, stroke }) => {

@@ -9,7 +9,7 @@ const isPlural = ({ text }: Token): boolean => /s$/i.test(text);
 export class PlaceReader extends CountingReader {
   protected startsTerm(at: number): boolean {
     const token = this.tokens[at];
-    if (!token) return false;
+    if (!token || this.isHowFar(at)) return false;
     switch (token.kind) {
       case 'number':
       case 'value':

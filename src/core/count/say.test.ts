@@ -151,6 +151,15 @@ describe('in other words', () => {
     ['move the kick on 3 to 3&', ['kick 1 3'], each('RF kick', '0 5/8')],
     ['flam on 2', ['hat 8ths', 'snare 2'], [...eighths.slice(0, 3), 'LH snare 1/4~flam', ...eighths.slice(3)]],
     ['no flam on 2', ['snare flam 2'], ['LH snare 1/4']],
+    ['no flam on 2', ['hat 2', 'snare flam 2'], ['RH closed hat 1/4', 'LH snare 1/4']],
+    ['no accent on 2', ['hat 2', 'snare accent 2'], ['RH closed hat 1/4', 'LH snare 1/4']],
+    ['plain on 2', ['hat 2', 'snare flam 2'], ['RH closed hat 1/4', 'LH snare 1/4']],
+    ['clear beat 3', ['kick 1 3', 'hat 3'], ['RF kick 0']],
+    ['the kick on 3 a 16th later', ['kick 1 3'], each('RF kick', '0 9/16')],
+    ['the kick on 3 two 16ths earlier', ['kick 1 3'], each('RF kick', '0 3/8')],
+    ['move the kick on 3 a 16th later', ['kick 1 3'], each('RF kick', '0 9/16')],
+    ['the kick on 3 loud and a 16th later', ['kick 1 3'], ['RF kick 0', 'RF kick 9/16!']],
+    ['snare on 2 and the kick a 16th later', ['kick 1'], ['RF kick 1/16', 'LH snare 1/4']],
   ])('%s, where %j stands', (phrase, base, wanted) => expect(after(phrase, standing(...base))).toEqual(wanted));
 
   test('the grid, and bars', () => {

@@ -6,6 +6,8 @@ import { strokeAt } from './sayBack';
 import { Sayer } from './sayer';
 import type { School } from './schools';
 import type { Remedy, SpokenProblem } from './spoken';
+import { tokensOf } from './tokens';
+import type { TokenKind } from './words';
 
 /** What holds where a phrase does not say it. */
 export interface SayOptions {
@@ -63,9 +65,13 @@ function readOnce(groove: Groove, text: string, options: SayOptions): SayAnswer 
   }
 }
 
+/** Words without which the rest says something else: "no kick on 4" without its no puts one there. */
+const TURNING: readonly TokenKind[] = ['remove', 'move', 'copy', 'replace', 'instead', 'shift', 'value', 'except'];
+
 /** Offers to place what is left without the word that is not understood, where that is something. */
 function withRest(problem: SpokenProblem, groove: Groove, text: string, options: SayOptions): SpokenProblem {
   const { from, to } = problem;
+  if (tokensOf(text).some((token) => token.from === from && TURNING.includes(token.kind))) return problem;
   const behind = text.slice(to);
   // The word alone, or with its count and what joins it to the rest: "and the wobble of 3".
   const rests = [

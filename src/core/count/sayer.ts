@@ -1,4 +1,5 @@
-import { placeStroke, removeStroke, setOrnament, type Place } from '../groove/edit';
+import { placeStroke, removeStroke, setOrnament } from '../groove/edit';
+import type { Stroke } from '../groove/groove';
 import { isHand, usualLimb, type Limb } from '../groove/limbs';
 import { equal } from '../time/fraction';
 import type { Places, Term } from './phrase';
@@ -50,9 +51,9 @@ export class Sayer extends SayingReader {
   }
 
   private readPlacement(): void {
-    const sayings = this.readSayings();
-    if (sayings.shift) return this.shift(sayings.shift);
-    for (const saying of sayings.all) this.apply(saying);
+    const { all, shift } = this.readSayings();
+    for (const saying of all) this.apply(saying);
+    if (shift) this.shift(shift);
   }
 
   private apply(spoken: Saying): void {
@@ -155,7 +156,9 @@ export class Sayer extends SayingReader {
     const [saying = {}, ...more] = this.readRest();
     if (more.length) throw this.notUnderstood('remove-what', verb, 'One thing at a time.', 'Part them by commas.');
     if (saying.subjects) this.subjects = saying.subjects;
-    this.removing = { subjects: saying.subjects ?? this.subjects, manner: saying };
+    // "clear beat 3": whoever plays there.
+    const everybody = /^(?:clear|empty)/i.test(verb.text) && saying.places ? [EVERYTHING] : undefined;
+    this.removing = { subjects: saying.subjects ?? everybody ?? this.subjects, manner: saying };
     this.remove(this.removing, saying, verb);
   }
 
@@ -181,25 +184,21 @@ export class Sayer extends SayingReader {
     const isAnybody = isBarAlone || (this.isManner(manner) && !places);
     const wanted: readonly Subject[] = subjects ?? [isAnybody ? EVERYTHING : { limbs: [this.options.limb] }];
     const isWhole = !places && !subjects && !bars && !this.isManner(manner);
-    let found = this.strokesOf(isWhole ? [EVERYTHING] : wanted, bars ?? this.bars);
+    const { height, ornament } = manner;
+    const isMeant = ({ stroke }: { stroke: Stroke }) =>
+      (!ornament || stroke.ornament === ornament) && (!height || stroke.height === height);
+    let found = this.strokesOf(isWhole ? [EVERYTHING] : wanted, bars ?? this.bars).filter(isMeant);
     if (places) {
-      const at: Place[] = [];
-      this.inBars(places, bars, (bar, all) =>
-        at.push(...all.map((one): Place => ({ bar, limb: 'right hand', at: one }))),
-      );
-      const isSaid = ({ place }: { place: Place }) =>
-        at.some((one) => one.bar === place.bar && equal(one.at, place.at));
+      const isSaid = this.standsAt(places, bars);
       const there = found.filter(isSaid);
       // Without a limb that is named, what else stands there alone is meant.
-      const others = subjects ? [] : this.strokesOf([EVERYTHING], bars ?? this.bars).filter(isSaid);
-      found = there.length ? there : others;
+      const others = subjects ? [] : this.strokesOf([EVERYTHING], bars ?? this.bars).filter(isMeant);
+      found = there.length ? there : others.filter(isSaid);
     }
-    if (manner.ornament) found = found.filter(({ stroke }) => stroke.ornament === manner.ornament);
-    if (manner.height) found = found.filter(({ stroke }) => stroke.height === manner.height);
     if (!found.length) throw this.nothingThere(verb, wanted);
     for (const { place } of found) {
-      if (manner.ornament) this.groove = setOrnament(this.groove, place, undefined);
-      else if (manner.height === 'accent') this.groove = placeStroke(this.groove, place, { height: 'tap' });
+      if (ornament) this.groove = setOrnament(this.groove, place, undefined);
+      else if (height === 'accent') this.groove = placeStroke(this.groove, place, { height: 'tap' });
       else this.groove = removeStroke(this.groove, place);
       this.touch(place);
     }

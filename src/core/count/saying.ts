@@ -1,6 +1,6 @@
 import { BarSayer } from './bars';
 import { near } from './near';
-import { EVERYTHING, type Saying, type Shift, type Subject } from './subject';
+import { EVERYTHING, mannerOf, type Saying, type Shift, type Subject } from './subject';
 import { VOCABULARY, type Token } from './words';
 
 /** Reads the parts of a phrase, and gives each word to the places it belongs to. */
@@ -18,7 +18,8 @@ export class SayingReader extends BarSayer {
       const token = this.token;
       const later = now.places !== undefined && !isAfter && this.placesFollow();
       const shift = this.readShift(now);
-      if (shift) return { all, shift };
+      // "the kick on 3 loud and a 16th later": both.
+      if (shift) return { all: Object.keys(mannerOf(now)).length ? [...all, now] : all, shift };
       if (token.kind === 'remove' && (now.places || now.subjects)) break;
       if (this.startsBars()) {
         const bars = this.readBars();
@@ -122,7 +123,7 @@ export class SayingReader extends BarSayer {
   protected isAnother({ places, subjects }: Saying): boolean {
     if (!places || !subjects || this.tokens[this.index - 1]?.kind === 'with') return false;
     const [only, ...more] = subjects;
-    const isRest = !more.length && only && !only.surface && this.is('surface');
+    const isRest = !more.length && only?.limbs && !only.surface && this.is('surface');
     return this.tokens[this.index - 2]?.kind !== 'with' && !isRest;
   }
 
@@ -213,7 +214,7 @@ export class SayingReader extends BarSayer {
   }
 
   /** "a 16th later", "by two counts earlier"; undefined where nothing of the kind is said here. */
-  protected readShift({ subjects }: Saying): Shift | undefined {
+  protected readShift({ subjects, places, bars }: Saying): Shift | undefined {
     const begin = this.index;
     this.skip('with', 'to');
     const many = this.take('number');
@@ -229,6 +230,8 @@ export class SayingReader extends BarSayer {
       many: many?.value ?? 1,
       ...(value && { value: value.value }),
       subjects: subjects ?? [EVERYTHING],
+      ...(places && { places }),
+      ...(bars && { bars }),
       token: direction,
     };
   }

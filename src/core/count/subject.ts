@@ -43,6 +43,9 @@ export interface Shift {
   /** A count where no note value was said. */
   value?: NoteValue;
   subjects: Subject[];
+  /** Only what stands there; all of it where none are said. */
+  places?: Places;
+  bars?: number[];
   token: Token;
 }
 
