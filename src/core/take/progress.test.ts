@@ -1,6 +1,8 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '../count/schools';
-import type { TakeFigure } from '../documents/takeFigures';
+import { FIGURE_KINDS, type TakeFigure } from '../documents/takeFigures';
+import { pinned } from '../testing/pinned';
+import { REPORT_WORDS } from './verdictInWords';
 import { changeInWords, changesSince, type Compared, type PlaceEstimate } from './progress';
 
 const figure = (kind: TakeFigure['kind'], of: string, value: number, wide: number, meant?: number): TakeFigure => ({
@@ -80,4 +82,68 @@ test('the largest first', () => {
   const now = only(figure('limb', 'right foot', 10, 2), figure('limb', 'left hand', 10, 2));
   const before = only(figure('limb', 'right foot', 25, 2), figure('limb', 'left hand', 60, 2));
   expect(changesSince(now, before).map(({ of }) => of)).toEqual(['left hand', 'right foot']);
+});
+
+/** From and to, in the figure's own unit: better and worse, through what is right, and too little to hear. */
+const WENT: Partial<Record<TakeFigure['kind'], [before: number, now: number][]>> = {
+  swing: [
+    [1.3, 1.9],
+    [2.9, 2.1],
+    [1.6, 2.5],
+    [1.9, 2.2],
+  ],
+  'left out': [
+    [0.31, 0.04],
+    [0.02, 0.4],
+    [0.1, 0.06],
+  ],
+  accents: [
+    [3, 8],
+    [11, 20],
+    [6, 4.6],
+  ],
+};
+const USUAL: [before: number, now: number][] = [
+  [40, 20],
+  [-40, -15],
+  [-35, 0.2],
+  [5, 45],
+  [-30, 12],
+  [20, 17],
+];
+const OF: Partial<Record<TakeFigure['kind'], string>> = {
+  rate: '4',
+  'rate spread': '4',
+  switch: '2>3',
+  swing: '8th',
+  together: 'left hand+right foot',
+  phrase: '4',
+};
+
+describe('every change in words, with what it is by', () => {
+  test.each(FIGURE_KINDS)('%s', (kind) => {
+    const lines = (WENT[kind] ?? USUAL).flatMap(([before, now]) => {
+      const wide = Math.abs(before - now) / 8;
+      const one = (value: number) =>
+        only(figure(kind, OF[kind] ?? 'left hand', value, wide, kind === 'swing' ? 2 : undefined));
+      const changes = changesSince(one(now), one(before));
+      const words = changes.flatMap((change) =>
+        REPORT_WORDS.map((report) => changeInWords(change, SCHOOLS[0], report)),
+      );
+      return `${before} → ${now}: ${words.join(' | ') || 'nothing'} ${JSON.stringify(pinned(changes.map(({ isBetter, size }) => ({ isBetter, size }))))}`;
+    });
+    expect(lines.join('\n')).toMatchSnapshot();
+    expect(lines.join('\n')).not.toMatch(/undefined|NaN|−0 /);
+  });
+
+  test('places are told apart by where they are written, and by their exercise', () => {
+    const other = (value: number, more: Partial<PlaceEstimate>) => ({ ...place(value), ...more });
+    const now = [place(10), other(10, { exercise: 2 }), other(10, { part: 2 }), other(10, { limb: 'left hand' })];
+    const before = [other(40, { exercise: 2 }), place(44), other(40, { count: 1 }), other(40, { counts: 2 })];
+    const changes = changesSince({ figures: [], places: now }, { figures: [], places: before });
+    expect(changes.map((change) => changeInWords(change, SCHOOLS[0]))).toEqual([
+      'The e of 3 in the right hand went from 44 to 10 ms late.',
+      'The e of 3 in exercise 3 in the right hand went from 40 to 10 ms late.',
+    ]);
+  });
 });

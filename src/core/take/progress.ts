@@ -117,9 +117,13 @@ function parted(kind: Change['kind'], of: string, now: Estimate, before: Estimat
 /** "The e of 3 in the right foot went from 31 to 12 ms."; plainly that it is better, or that it is not as good. */
 export function changeInWords(change: Change, school: School, report: ReportWords = 'figures'): string {
   const { kind, of, before, now, isBetter } = change;
-  if (report === 'plain words') return `${subject(change, school)} ${isBetter ? 'is better' : 'is not as good'}.`;
+  if (report === 'plain words')
+    return `${subject(change, school)} ${MANY.includes(kind) ? 'are' : 'is'} ${isBetter ? 'better' : 'not as good'}.`;
   return `${subject(change, school)} went from ${pairInWords(kind, of, before, now)}.`;
 }
+
+/** What is spoken of as several: "the accents are better". */
+const MANY: readonly Change['kind'][] = ['together', 'accents', 'second loudness', 'flam', 'doubles'];
 
 function subject({ kind, of, place }: Change, school: School): string {
   switch (kind) {
@@ -172,9 +176,11 @@ function pairInWords(kind: Change['kind'], of: string, before: number, now: numb
     case 'rate spread':
     case 'flam':
       return `${whole(before)} to ${whole(now)} ms`;
-    default:
-      return Math.sign(before) === Math.sign(now) || whole(now) === 0
-        ? `${whole(before)} to ${whole(now)} ms${whole(now) ? ` ${now > 0 ? 'late' : 'early'}` : ''}`
-        : `${whole(before)} ms ${before > 0 ? 'late' : 'early'} to ${whole(now)} ms ${now > 0 ? 'late' : 'early'}`;
+    default: {
+      const side = (value: number) => (value > 0 ? 'late' : 'early');
+      if (whole(now) === 0) return `${whole(before)} ms ${side(before)} to on time`;
+      if (Math.sign(before) === Math.sign(now)) return `${whole(before)} to ${whole(now)} ms ${side(now)}`;
+      return `${whole(before)} ms ${side(before)} to ${whole(now)} ms ${side(now)}`;
+    }
   }
 }
