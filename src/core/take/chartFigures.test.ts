@@ -3,6 +3,7 @@ import { readChartText } from '../chart/chartText';
 import { writeOutChart } from '../chart/writeOut';
 import { formOfTake, type Hit, type Take } from '../documents/take';
 import { schedule } from '../schedule/schedule';
+import { pinnedLines } from '../testing/pinned';
 import { emptyTake, playedTake } from '../testing/takes';
 import { barsBySection, chartFigures } from './chartFigures';
 import { judge } from './judge';
@@ -102,5 +103,14 @@ describe('a take of a chart', () => {
     const { exercises: _, ...plain } = take;
     expect(chartFigures(plain, judge(plain, 'advanced'))).toBeUndefined();
     expect(barsBySection(plain)).toBeUndefined();
+  });
+
+  test('hits and tempos of a chart that repeats, changes its tempo and is not played quite', () => {
+    const text =
+      'quarter at 90, A 8, 2 times, hits: 1, & of 4 in bar 4, hits: 2 in bar 8; B 8 at 120, hits: 3 in bar 2; C 4 at 80';
+    for (const playing of [{ spreadMs: 12, missedShare: 0.15 }, { spreadMs: 30 }, { driftPercent: 1.5, spreadMs: 4 }]) {
+      const { hits, tempos } = figuresOf(playedTake(playing, chartTake(text, { bpm: 90 })));
+      expect(pinnedLines([...hits, ...tempos])).toMatchSnapshot();
+    }
   });
 });
