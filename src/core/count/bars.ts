@@ -14,7 +14,7 @@ export class BarSayer extends Doer {
     return this.is('every', 'both') && (next === 'bar' || next === 'bars');
   }
 
-  /** "bar 2", "bars 1 and 2", "second bar", "both bars", "every bar". */
+  /** "bar 2", "bars 1 and 2", "bar 1 and 3", "second bar", "both bars", "every bar". */
   protected readBars(): number[] {
     const all = this.groove.bars.map((_, index) => index);
     if (this.take('every', 'both')) {
@@ -33,7 +33,7 @@ export class BarSayer extends Doer {
       const number = this.take('number');
       if (!number) break;
       numbers.push(this.barNumber(number));
-      if (!(this.is('and') && this.peek()?.kind === 'number' && bar.text.toLowerCase().endsWith('s'))) break;
+      if (!(this.is('and') && this.peek()?.kind === 'number')) break;
       this.index++;
     }
     if (numbers.length) return numbers;

@@ -19,9 +19,9 @@ export class PlaceReader extends CountingReader {
       case 'downbeats':
       case 'backbeat':
       case 'fourOnTheFloor':
-      case 'last':
         return true;
       case 'ordinal':
+      case 'last':
         return this.tokens[at + 1]?.kind !== 'bar';
       case 'count':
         return this.tokens[at + 1]?.kind === 'number' || isPlural(token);
@@ -97,22 +97,24 @@ export class PlaceReader extends CountingReader {
     return next?.kind === 'number' && next.glued;
   }
 
-  /** "the first beat", "the first and third beat". */
+  /** "the first beat", "the first, third and last beat". */
   private readOrdinals(): Term[] | undefined {
     const begin = this.index;
-    const ordinals: Extract<Token, { kind: 'ordinal' }>[] = [];
-    for (let one = this.take('ordinal'); one; one = this.take('ordinal')) {
-      ordinals.push(one);
-      if (this.is('and') && this.peek()?.kind === 'ordinal') this.index++;
+    const terms: Term[] = [];
+    for (;;) {
+      const one = this.take('ordinal', 'last');
+      if (!one) break;
+      const { from, to } = one;
+      terms.push(
+        one.kind === 'last'
+          ? { kind: 'last count', from, to }
+          : { kind: 'count', count: one.value, number: one, from, to },
+      );
+      let next = this.index;
+      while (['and', 'comma', 'article', 'filler'].includes(this.tokens[next]?.kind ?? '')) next++;
+      if (next > this.index && ['ordinal', 'last'].includes(this.tokens[next]?.kind ?? '')) this.index = next;
     }
-    if (this.take('count'))
-      return ordinals.map((one): Term => ({
-        kind: 'count',
-        count: one.value,
-        number: one,
-        from: one.from,
-        to: one.to,
-      }));
+    if (this.take('count')) return terms;
     this.index = begin;
     return undefined;
   }

@@ -50,6 +50,8 @@ describe('the same said otherwise', () => {
     ['right hand: kick on 1', 'kick on 1'],
     ['kick on the third beat', 'kick on 3'],
     ['kick on the last count', 'kick on 4'],
+    ['kick on the first, third and last beat', 'kick on 1, 3 and 4'],
+    ['crash on 1 with the kick', 'kick and crash on 1'],
     ['hats 8ths but open on 4&', 'hats in 8ths, open on the & of 4'],
   ])('%s', (phrase, plainly) => expect(after(phrase)).toEqual(after(plainly)));
 
@@ -151,6 +153,8 @@ describe('in other words', () => {
     ['move the kick on 3 to 3&', ['kick 1 3'], each('RF kick', '0 5/8')],
     ['flam on 2', ['hat 8ths', 'snare 2'], [...eighths.slice(0, 3), 'LH snare 1/4~flam', ...eighths.slice(3)]],
     ['no flam on 2', ['snare flam 2'], ['LH snare 1/4']],
+    ['no flam and no accents', ['snare flam accent 2'], ['LH snare 1/4']],
+    ['close the hat on 2', ['open hat 1 2'], ['RH open hat 0', 'RH closed hat 1/4']],
     ['no flam on 2', ['hat 2', 'snare flam 2'], ['RH closed hat 1/4', 'LH snare 1/4']],
     ['no accent on 2', ['hat 2', 'snare accent 2'], ['RH closed hat 1/4', 'LH snare 1/4']],
     ['plain on 2', ['hat 2', 'snare flam 2'], ['RH closed hat 1/4', 'LH snare 1/4']],
@@ -184,6 +188,9 @@ describe('in other words', () => {
     expect(after('kick on 1 in both bars', two)).toEqual(['RF kick 0', '2: RF kick 0']);
     expect(after('kick on 1 of bar 2', two)).toEqual(['2: RF kick 0']);
     expect(after('second bar: snare on 2', two)).toEqual(['2: LH snare 1/4']);
+    expect(after('kick on 1 in the last bar', two)).toEqual(['2: RF kick 0']);
+    expect(after('kick on 1 in bar 1 and 2', two)).toEqual(['RF kick 0', '2: RF kick 0']);
+    expect(cellsAfter('beat 2 of bar 2 in triplets', two)).toEqual(['4444', '4344']);
     expect(after('kick on 1; bar 2 like bar 1; snare on 2 in bar 2', two)).toEqual([
       'RF kick 0',
       '2: RF kick 0',

@@ -6,7 +6,7 @@ import type { Places, Term } from './phrase';
 import { placesOf } from './resolve';
 import type { OtherReading } from './say';
 import { SayingReader } from './saying';
-import { EVERYTHING, mannerOf, type Manner, type Saying, type Subject } from './subject';
+import { EVERYTHING, isManner, mannerOf, type Manner, type Saying, type Subject } from './subject';
 import type { Token } from './words';
 
 /**
@@ -59,11 +59,11 @@ export class Sayer extends SayingReader {
   private apply(spoken: Saying): void {
     const saying = this.underHeading(spoken);
     if (saying.subjects) this.subjects = saying.subjects;
-    const isManner = saying.height || saying.ornament || saying.plain || saying.louder;
-    if (saying.subjects || isManner) {
+    const hasManner = isManner(saying);
+    if (saying.subjects || hasManner) {
       if (!saying.places && this.removing) this.removing = undefined;
     }
-    if (this.removing && saying.places && !saying.subjects && !isManner) return this.remove(this.removing, saying);
+    if (this.removing && saying.places && !saying.subjects && !hasManner) return this.remove(this.removing, saying);
     this.removing = undefined;
     if (saying.away) return this.remove({ subjects: saying.subjects ?? this.subjects, manner: {} }, saying);
     if (saying.instead) return this.putInstead(saying, saying.instead);
@@ -79,7 +79,7 @@ export class Sayer extends SayingReader {
       };
       return;
     }
-    if (isManner) return this.changeAll(saying);
+    if (hasManner) return this.changeAll(saying);
     if (saying.subjects)
       throw this.notUnderstood('no-place', this.lastToken(), 'Where?', 'Add a place, like on 1 and 3, or in 8ths.');
   }
@@ -181,9 +181,9 @@ export class Sayer extends SayingReader {
     verb: Token = this.lastToken(),
   ): void {
     const isBarAlone = !places && !subjects && bars;
-    const isAnybody = isBarAlone || (this.isManner(manner) && !places);
+    const isAnybody = isBarAlone || (isManner(manner) && !places);
     const wanted: readonly Subject[] = subjects ?? [isAnybody ? EVERYTHING : { limbs: [this.options.limb] }];
-    const isWhole = !places && !subjects && !bars && !this.isManner(manner);
+    const isWhole = !places && !subjects && !bars && !isManner(manner);
     const { height, ornament } = manner;
     const isMeant = ({ stroke }: { stroke: Stroke }) =>
       (!ornament || stroke.ornament === ornament) && (!height || stroke.height === height);
@@ -203,8 +203,6 @@ export class Sayer extends SayingReader {
       this.touch(place);
     }
   }
-
-  private isManner = ({ height, ornament }: Manner): boolean => height !== undefined || ornament !== undefined;
 
   /** "move the snare from 4 to the a of 3"; a shift where it says how far. */
   private readMove(): void {
@@ -285,7 +283,7 @@ export class Sayer extends SayingReader {
       else if (this.is('filler', 'article', 'and') || this.isFiller()) this.index++;
       else throw this.unknown(this.token);
     }
-    if (!of.subjects || (!by.subjects && !this.isManner(by)))
+    if (!of.subjects || (!by.subjects && !isManner(by)))
       throw this.notUnderstood('replace-what', verb, 'What by what?', 'Say replace the hat with the ride.');
     if (!by.subjects) return this.apply({ ...by, subjects: of.subjects, places: of.places });
     this.subjects = by.subjects;

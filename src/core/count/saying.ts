@@ -1,6 +1,6 @@
 import { BarSayer } from './bars';
 import { near } from './near';
-import { EVERYTHING, mannerOf, type Saying, type Shift, type Subject } from './subject';
+import { EVERYTHING, isManner, type Saying, type Shift, type Subject } from './subject';
 import { VOCABULARY, type Token } from './words';
 
 /** Reads the parts of a phrase, and gives each word to the places it belongs to. */
@@ -19,8 +19,8 @@ export class SayingReader extends BarSayer {
       const later = now.places !== undefined && !isAfter && this.placesFollow();
       const shift = this.readShift(now);
       // "the kick on 3 loud and a 16th later": both.
-      if (shift) return { all: Object.keys(mannerOf(now)).length ? [...all, now] : all, shift };
-      if (token.kind === 'remove' && (now.places || now.subjects)) break;
+      if (shift) return { all: isManner(now) ? [...all, now] : all, shift };
+      if (token.kind === 'remove' && (now.places || now.subjects || isManner(now))) break;
       if (this.startsBars()) {
         const bars = this.readBars();
         if (now.places) now.bars = bars;
@@ -171,7 +171,7 @@ export class SayingReader extends BarSayer {
     const subject = this.subjectHere();
     // "crash with the kick": both; "snare with the left hand": how.
     const isBoth = behind?.kind === 'and' || (isAfterWith && subject.surface !== undefined);
-    const joins = now.subjects !== undefined && !now.places && isBoth;
+    const joins = now.subjects !== undefined && isBoth && (!now.places || isAfterWith);
     const last = now.subjects?.at(-1);
     if (!joins && last && subject.limbs && !last.limbs) now.subjects!.splice(-1, 1, { ...last, limbs: subject.limbs });
     else if (!joins && last?.limbs && !last.surface && subject.surface && !subject.limbs)
@@ -187,13 +187,13 @@ export class SayingReader extends BarSayer {
     const surface = this.take('surface');
     if (limb && !surface) this.index = at;
     // "open the hat": one thing.
-    if (surface && /^(?:open|opened|closed)$/i.test(surface.text)) {
+    if (surface && /^(?:open|opened|close|closed)$/i.test(surface.text)) {
       const behind = this.index;
       this.skip();
       if (this.token?.kind === 'surface' && this.token.surface === 'closed hat') this.index++;
       else this.index = behind;
     }
-    const any = surface && surface.surface === 'closed hat' && !/closed/i.test(surface.text);
+    const any = surface && surface.surface === 'closed hat' && !/close/i.test(surface.text);
     return {
       ...(limb && { limbs: limb.limbs }),
       ...(surface && { surface: surface.surface }),

@@ -63,3 +63,6 @@ export const mannerOf = ({ height, ornament, plain, louder }: Manner): Manner =>
   ...(plain && { plain }),
   ...(louder && { louder }),
 });
+
+/** Whether anything was said of how. */
+export const isManner = (said: Manner): boolean => Object.keys(mannerOf(said)).length > 0;

@@ -68,7 +68,7 @@ const WORDS: [phrases: string, meaning: Meaning][] = [
   ['both feet|feet|feet together', { kind: 'limb', limbs: ['right foot', 'left foot'] }],
   ['snare|snares|snare drum|sd|sn|backbeat snare', { kind: 'surface', surface: 'snare' }],
   [
-    'closed hat|closed hats|hat|hats|hi-hat|hi-hats|hihat|hihats|hi hat|hi hats|high hat|high-hat|hh|closed|closed hi-hat|closed hihat|closed hi hat',
+    'closed hat|closed hats|hat|hats|hi-hat|hi-hats|hihat|hihats|hi hat|hi hats|high hat|high-hat|hh|closed|close|closed hi-hat|closed hihat|closed hi hat',
     { kind: 'surface', surface: 'closed hat' },
   ],
   [
