@@ -4,7 +4,7 @@ import { readGroove, writeGroove } from '../documents/groove';
 import { LIMBS } from '../groove/limbs';
 import { LEVELS } from '../limits';
 import { strokesOf } from '../groove/place';
-import { meterOf } from '../testing/arbitrary';
+import { meterOf, oneLine } from '../testing/arbitrary';
 import { format } from '../time/fraction';
 import { countsOf } from '../grid/meter';
 import { binomial, bits, combination, isFirstTurning } from './choose';
@@ -169,6 +169,7 @@ describe('choosing and ordering', () => {
 });
 
 describe('what makes nothing is said at its field', () => {
+  const figure = (strokes: string) => writeGroove(oneLine(strokes));
   const wrong = (...given: Parameters<typeof rule>) => {
     const drill = makeDrill(rule(...given));
     return drill.ok ? undefined : `${drill.problems[0]!.path.join('.')}: ${drill.problems[0]!.say}`;
@@ -190,6 +191,27 @@ describe('what makes nothing is said at its field', () => {
     ],
     [wrong('placement', {}, { meter: '4/5' }), 'meter: cannot stand below the line.'],
     [wrong('rolls', {}, { parts: 8 }), 'parts: Doubles at twice 8 a count cannot be counted.'],
+    [wrong('re-rate', { figure: figure('........') }), 'params.figure: “Line” plays nothing.'],
+    [wrong('hardest bar', { figure: figure('........') }), 'params.figure: “Line” plays nothing.'],
+    [wrong('chosen list', { phrases: ['1', 'zz', ''] }), 'params.phrases: “zz”: This word is not understood here.'],
+    [wrong('chosen list', { phrases: ['', ''] }), 'params.phrases: There is no exercise.'],
+    [
+      wrong('accents', { figure: figure('t.......'), sticking: 'left hand' }),
+      'params.sticking: The left hand plays nothing in “Line”.',
+    ],
+    [
+      wrong('accents', { figure: figure('ttttttt.'), among: 31 }),
+      'params.among: 31 strokes come home on 1 only after 31 bars.',
+    ],
+    [wrong('pairs', {}, { meter: '1/4', parts: 1, ostinato: '' }), 'parts: One slot a bar has no neighbour.'],
+    [
+      wrong('flams and drags', { what: ['flams on half-note triplets'] }, { meter: '3/4' }),
+      'params.what: These notes do not fill this meter.',
+    ],
+    [
+      wrong('build-up', { figure: figure('t.......') }),
+      'params.figure: One limb alone has nothing to be built up from.',
+    ],
     [wrong('placement', { limb: 'tail' }), expect.stringMatching(/^params.limb: /) as unknown as string],
   ])('%#', (said, expected) => expect(said).toEqual(expected));
 
@@ -213,6 +235,26 @@ test('picked by hand: these exercises in this order, and no others', () => {
     ok: false,
     problems: [{ path: ['picked'] }],
   });
+});
+
+test('one exercise of a rule is made without the others, with its swing; one that is not of the rule is not', () => {
+  const swing = { value: '8th', ratio: '2' };
+  const one = (wanted?: number, more: object = {}) => oneExercise(rule('placement', {}, { swing, ...more }), wanted);
+  expect(one(5)).toMatchObject({ ok: true, value: { title: 'placement 6', swing } });
+  expect(one(undefined, { picked: [3, 1] })).toMatchObject({ value: { title: 'placement 4' } });
+  expect(one()).toMatchObject({ value: { title: 'placement 1' } });
+  expect(one(15).ok).toBe(true);
+  expect(one(16)).toMatchObject({ ok: false, problems: [{ path: ['picked'] }] });
+  expect(oneExercise({ ...rule('placement'), family: 'oars' })).toMatchObject({ ok: false });
+});
+
+test('how much is done rises to 1, as often as it is worth saying', () => {
+  const shares: number[] = [];
+  const all = rule('between', { where: 'every combination' }, { parts: 6, ostinato: 'hat quarters', most: 120 });
+  expect(makeDrill(all, { onShare: (share) => shares.push(share) }).ok).toBe(true);
+  expect(shares.toSorted((a, b) => a - b)).toEqual(shares);
+  expect([shares[0], shares.at(-1), new Set(shares).size]).toEqual([0, 1, shares.length]);
+  expect(shares.length).toBe(Math.ceil(5000 / 500) + Math.ceil(120 / 50) + 1);
 });
 
 test('the shelf has at least 40 drills in five paths, each with its own name, each making what can be played at its tempo', () => {

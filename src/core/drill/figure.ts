@@ -41,6 +41,17 @@ export function unfit(groove: Groove | undefined, { meter }: Ground): Problem | 
   );
 }
 
+/** Why a groove without a stroke makes no drill; nothing when it has some, or none is given. */
+export function silent(groove: Groove | undefined): Problem | undefined {
+  if (!groove || strokesOf(groove).length) return undefined;
+  return problemAt(
+    'figure',
+    'plays-nothing',
+    `“${groove.title}” plays nothing.`,
+    'Choose a groove with strokes in it.',
+  );
+}
+
 /**
  * The strokes of a groove, or of a plain figure of our own (kick, kick, snare in the first half of the bar) where
  * none is given.

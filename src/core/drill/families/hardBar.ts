@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import type { Groove } from '../../groove/groove';
 import { strokesOf } from '../../groove/place';
-import { ok } from '../../result';
+import { fail, ok } from '../../result';
 import { equal } from '../../time/fraction';
 import { barLength } from '../../grid/meter';
 import { difficultyOf } from '../difficulty';
 import { family, groundOf, type Figure, type Ground } from '../family';
-import { figureShape, strokesToMove } from '../figure';
+import { figureShape, silent, strokesToMove } from '../figure';
 
 const shape = z.object({ figure: figureShape });
 type Params = z.output<typeof shape>;
@@ -80,6 +80,9 @@ export const hardBar = family<Params>({
     if (figure.bars.length === 1) return `Its one bar${why && `: ${why}`}.`;
     return `Bar ${hardest(figure) + 1} is the hardest${why && `: ${why}`}. Alone, then into it and out of it.`;
   },
-  total: (params, ground) => ok(figures(params, ground).length),
+  total: (params, ground) => {
+    const wrong = silent(params.figure);
+    return wrong ? fail(wrong) : ok(figures(params, ground).length);
+  },
   figure: (params, ground, index) => figures(params, ground)[index]!,
 });

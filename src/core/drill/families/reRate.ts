@@ -7,7 +7,7 @@ import { compare, format, frac, mul, sub } from '../../time/fraction';
 import type { NoteValue } from '../../time/noteValue';
 import { barsFrom, barsToFill, spanOnsets, type RateSpan } from '../../groove/place';
 import { family, lengthOfBar, stroke, type Ground } from '../family';
-import { figureShape, momentsOf, strokesToMove, unfit } from '../figure';
+import { figureShape, momentsOf, silent, strokesToMove, unfit } from '../figure';
 
 const VALUES = [
   'quarter',
@@ -106,7 +106,7 @@ export const reRate = family<Params>({
   shape,
   trains: () => 'The same order of strokes in another value: what the hands know comes at other places of the count.',
   total: (params, ground) => {
-    const wrong = unfit(params.figure, ground);
+    const wrong = unfit(params.figure, ground) ?? silent(params.figure);
     if (wrong) return fail(wrong);
     const said = saidPlans(params, momentsIn(params, ground).length, ground);
     if (!said.ok) return said;
