@@ -1,11 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import type { Take } from '../documents/take';
 import type { Level } from '../limits';
+import { oneLine } from '../testing/arbitrary';
 import { backbeat, KIT_FAULTS_SHOWN } from '../testing/kitFaultsShown';
 import { pinnedLines } from '../testing/pinned';
 import { emptyTake, playedTake } from '../testing/takes';
 import { judge, JUDGE_VERSION, type BarWindow } from './judge';
 import { kitPlaying, type KitFault, type KitSize } from './kitFaults';
+import { notHeardTake } from './notHeardTake';
 import type { Playing } from './simulatedKit';
 import { figuresOfTake, tempoCurve } from './takeFigures';
 
@@ -82,5 +84,39 @@ describe(`judgements, version ${JUDGE_VERSION}`, () => {
     expect(judged({ ...take, hits: hits.map(({ ms, loudness }) => ({ ms, loudness })) })).toMatchSnapshot();
     const ofHands = hits.filter(({ limb }) => limb !== 'right foot');
     expect(judged({ ...take, hits: ofHands, hears: ['right hand', 'left hand'] })).toMatchSnapshot();
+  });
+
+  test('bars that came late, or early as a whole, and an even line that may be either', () => {
+    const two = { ...backbeat, bars: [backbeat.bars[0]!, oneLine('t.t.t.tt', 'left hand').bars[0]!] };
+    const take = playedTake({ spreadMs: 5 }, emptyTake(two, { rounds: 4 }));
+    const later = take.hits.map((hit) => (hit.ms > 8900 ? { ...hit, ms: hit.ms + 3000 } : hit));
+    const late = { ...take, hits: later.filter(({ ms }) => ms < take.playedMs) };
+    expect(judge(late, 'advanced').verdict).toMatchObject({ about: 'bars left out', numbers: { from: 4, later: 1 } });
+    expect(judged(late)).toMatchSnapshot();
+    expect(judged({ ...take, hits: take.hits.map((hit) => ({ ...hit, ms: hit.ms - 3000 })) })).toMatchSnapshot();
+    const even = playedTake({ spreadMs: 5 }, emptyTake(oneLine('t.t.t.t.', 'right hand', 80)));
+    expect(
+      judged({ ...even, hits: even.hits.slice(1).map((hit) => ({ ...hit, ms: hit.ms - 375 })) }),
+    ).toMatchSnapshot();
+  });
+
+  test('a drill, exercise by exercise; strokes the input could not hear at their moment', () => {
+    const bars = ['tttttttt', 't.t.t.t.', 'tt.tt.tt'].map((line) => oneLine(line).bars[0]!);
+    const passages = bars.map((_, bar) => ({ from: bar, bars: 1, times: 2, exercise: bar }));
+    const exercises = bars.map((_, at) => ({ say: `${at + 1}`, places: [] }));
+    const take = playedTake(
+      { spreadMs: 9, missedShare: 0.1 },
+      emptyTake({ ...backbeat, bars }, { passages, exercises, rounds: 1 }),
+    );
+    expect(judged(take)).toMatchSnapshot();
+    const unheard = [1500, 1875].map((ms) => ({ limb: 'right hand' as const, ms }));
+    expect(judged({ ...take, hits: take.hits.filter(({ ms }) => ms < 1300 || ms > 2100), unheard })).toMatchSnapshot();
+  });
+
+  test('what nothing listened to', () => {
+    expect(judge(notHeardTake(backbeat, 72, 9000), 'advanced').verdict).toMatchObject({
+      about: 'not heard',
+      practise: { bpm: 72, click: 'counts', limbs: ['right hand', 'left hand', 'right foot'] },
+    });
   });
 });

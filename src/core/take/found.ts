@@ -58,7 +58,7 @@ export function foundIn(heard: Heard): Found[] {
   const { gone, fault: barsGone } = barsLeftOut(due, laid.silent);
   const ofStrokes: (StrokesFault | undefined)[] = [
     ...leftOut(due, (bar) => gone.has(bar)),
-    barsGone ?? barsDisplaced(laid),
+    isRunOut(laid, gone) ? barsDisplaced(laid) : (barsGone ?? barsDisplaced(laid)),
     struckInVain(due, extra),
     namesLimbs ? displacedBars(due, extra, toleranceMs) : undefined,
     flamsOff(flamGaps(strokes, byLimb).map(({ gapMs }) => gapMs)),
@@ -108,6 +108,12 @@ function displacedWhole(
       ...(isAmbiguous && { ambiguous: 1 }),
     },
   };
+}
+
+/** Whether bars are missing only because the take was over before those that came late were all played. */
+function isRunOut({ kind, lag }: Alignment, gone: ReadonlySet<number>): boolean {
+  const last = Math.max(...lag.keys());
+  return kind === 'bars' && (lag.get(last) ?? 0) > 0 && [...gone].every((bar) => bar > last);
 }
 
 /** Bars that came when others were due, though none was left silent. */

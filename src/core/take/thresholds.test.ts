@@ -5,6 +5,7 @@ import type { Limb } from '../groove/limbs';
 import type { Level } from '../limits';
 import { oneLine, together } from '../testing/arbitrary';
 import { emptyTake } from '../testing/takes';
+import { exact } from '../time/fraction';
 import { assignHits } from './assign';
 import { LEAST_SCORE, LEAST_SIZE } from './explain';
 import type { Figures } from './figures';
@@ -45,6 +46,27 @@ describe('what is named', () => {
       'spread',
     );
     expect(found({ figures: figures({ matched: 0 }), found: [one()] }).about).toBe('nothing heard');
+  });
+
+  test('far off, a quarter slower and to every slot; otherwise a seventh, to the counts', () => {
+    const of = (size: number) => found({ found: [one({ about: 'limb', limb: 'right foot', size })] }).practise;
+    expect(of(2.5)).toMatchObject({ bpm: 69, click: 'counts', limbs: ['right hand', 'right foot'] });
+    expect(of(2.51)).toMatchObject({ bpm: 60, click: 'every slot' });
+  });
+
+  test('where a limb leaves out most is named where it does so twice or more', () => {
+    const place = (limb: Limb, missed: number, n: number) => ({
+      ...figures({ missed }),
+      limb,
+      bar: 0,
+      written: exact(`${n}/8`),
+    });
+    const named = (...missed: [number, number]) =>
+      found({
+        found: [one({ about: 'missed', limb: 'right hand' })],
+        byPlace: [place('right foot', 9, 0), place('right hand', missed[0], 1), place('right hand', missed[1], 2)],
+      }).place?.count;
+    expect([named(1, 1), named(1, 2), named(3, 2), named(2, 2)]).toEqual([undefined, 2, 1, 1]);
   });
 
   test('a second fault is kept for afterwards where it is another limb’s', () => {
