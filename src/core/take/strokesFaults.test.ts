@@ -5,6 +5,9 @@ import { barsLeftOut, displacedBars, flamsOff, leftOut, struckInVain, type DueSt
 
 /** Faults of which strokes were struck, and how they weigh, pinned. */
 
+const HAND: Limb = 'right hand';
+const FOOT: Limb = 'right foot';
+
 /** A hand in 8ths and a foot on 1 and 3 over so many bars of two seconds, each stroke changed as is wanted. */
 function strokes(
   bars: number,
@@ -13,11 +16,11 @@ function strokes(
   const due = Array.from({ length: bars }, (_, barInRun) =>
     [
       ...Array.from({ length: 8 }, (__, at) => ({
-        limb: 'right hand' as Limb,
+        limb: HAND,
         dueMs: 2000 * barInRun + 250 * at,
         slotMs: 250,
       })),
-      ...[0, 4].map((at) => ({ limb: 'right foot' as Limb, dueMs: 2000 * barInRun + 250 * at, slotMs: 250 })),
+      ...[0, 4].map((at) => ({ limb: FOOT, dueMs: 2000 * barInRun + 250 * at, slotMs: 250 })),
     ].map((one) => ({ ...one, barInRun, hitMs: one.dueMs + 3 })),
   ).flat();
   return due.map((one, index) => ({ ...one, ...change(one, index) }));
@@ -84,7 +87,7 @@ describe('a limb that plays its figure elsewhere', () => {
   const moved = (slots: number, off = 0) => {
     const all = busy.map((one) => (one.limb === 'right foot' && one.barInRun === 2 ? { ...one, ...lost } : one));
     const extra = foot(busy).flatMap(({ dueMs, barInRun }) =>
-      barInRun === 2 ? [{ limb: 'right foot' as Limb, ms: dueMs + 250 * slots + off }] : [],
+      barInRun === 2 ? [{ limb: FOOT, ms: dueMs + 250 * slots + off }] : [],
     );
     return pinnedLines([displacedBars(all, extra, 20) ?? 'none']);
   };
