@@ -60,7 +60,7 @@ test('a groove is played in by keys: a bar counted in, what was heard shown, tak
   const dialog = page.getByRole('dialog', { name: 'Play it in' });
   await choose(page, 'How often', '2 times', dialog);
   await expectAccessible(page);
-  await strikeAlong(page, { '1': 'KeyL', '2': 'KeyF', '3': 'KeyL', '4': 'KeyF' });
+  await strikeAlong(page, { '1': 'KeyL', '2': 'KeyF', '3': 'KeyL', '4': 'KeyF' }, 1000);
   await dialog.getByRole('button', { name: 'Record' }).click();
   await expect(dialog.getByText('4 strokes heard.')).toBeVisible({ timeout: 40_000 });
   await expectAccessible(page);

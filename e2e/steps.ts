@@ -60,21 +60,33 @@ export function complaints(page: Page): string[] {
   return all;
 }
 
-/** Strikes a key whenever one of these counts is shown, as somebody would who plays to what is counted. */
-export async function strikeAlong(page: Page, keys: Record<string, string>): Promise<void> {
-  await page.evaluate((wanted) => {
-    const global = window as unknown as { strikes?: MutationObserver };
-    global.strikes?.disconnect();
-    let last = '';
-    global.strikes = new MutationObserver(() => {
-      const said = document.querySelector('[data-count]')?.textContent ?? '';
-      if (said === last) return;
-      last = said;
-      const code = wanted[said];
-      if (code) window.dispatchEvent(new KeyboardEvent('keydown', { code, bubbles: true, cancelable: true }));
-    });
-    global.strikes.observe(document.body, { subtree: true, childList: true, characterData: true });
-  }, keys);
+/**
+ * Strikes a key whenever one of these counts is shown, as somebody would who plays to what is counted. Where counts come
+ * every so many milliseconds, the stroke is timed as if the page had shown it when it was due: a busy machine draws late.
+ */
+export async function strikeAlong(page: Page, keys: Record<string, string>, everyMs?: number): Promise<void> {
+  await page.evaluate(
+    ([wanted, every]) => {
+      const global = window as unknown as { strikes?: MutationObserver };
+      global.strikes?.disconnect();
+      let last = '';
+      let first: number | undefined;
+      global.strikes = new MutationObserver(() => {
+        const said = document.querySelector('[data-count]')?.textContent ?? '';
+        if (said === last) return;
+        last = said;
+        const now = performance.now();
+        first ??= now;
+        const code = wanted[said];
+        if (!code) return;
+        const key = new KeyboardEvent('keydown', { code, bubbles: true, cancelable: true });
+        if (every) Object.defineProperty(key, 'timeStamp', { value: first + every * Math.round((now - first) / every) });
+        window.dispatchEvent(key);
+      });
+      global.strikes.observe(document.body, { subtree: true, childList: true, characterData: true });
+    },
+    [keys, everyMs] as const,
+  );
 }
 
 /** What a screen reader hears of a lane. */
