@@ -80,7 +80,8 @@ export async function strikeAlong(page: Page, keys: Record<string, string>, ever
         const code = wanted[said];
         if (!code) return;
         const key = new KeyboardEvent('keydown', { code, bubbles: true, cancelable: true });
-        if (every) Object.defineProperty(key, 'timeStamp', { value: first + every * Math.round((now - first) / every) });
+        if (every)
+          Object.defineProperty(key, 'timeStamp', { value: first + every * Math.round((now - first) / every) });
         window.dispatchEvent(key);
       });
       global.strikes.observe(document.body, { subtree: true, childList: true, characterData: true });
