@@ -70,18 +70,20 @@ export async function strikeAlong(page: Page, keys: Record<string, string>, ever
       const global = window as unknown as { strikes?: MutationObserver };
       global.strikes?.disconnect();
       let last = '';
-      let first: number | undefined;
+      // How many counts went by since the first that was seen, and when that one was due: by the least late of all. The
+      // first itself stands there before it is heard.
+      let [counts, dueMs] = [0, Infinity];
       global.strikes = new MutationObserver(() => {
         const said = document.querySelector('[data-count]')?.textContent ?? '';
         if (said === last) return;
-        last = said;
         const now = performance.now();
-        first ??= now;
+        counts += last && said ? (Number(said) - Number(last) + 4) % 4 : 0;
+        last = said;
+        if (every && counts) dueMs = Math.min(dueMs, now - counts * every);
         const code = wanted[said];
         if (!code) return;
         const key = new KeyboardEvent('keydown', { code, bubbles: true, cancelable: true });
-        if (every)
-          Object.defineProperty(key, 'timeStamp', { value: first + every * Math.round((now - first) / every) });
+        if (every && counts) Object.defineProperty(key, 'timeStamp', { value: dueMs + counts * every });
         window.dispatchEvent(key);
       });
       global.strikes.observe(document.body, { subtree: true, childList: true, characterData: true });
