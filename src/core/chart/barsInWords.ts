@@ -21,7 +21,9 @@ function swellInWords({ to, bars }: NonNullable<Marks['swell']>, from: Dynamic):
   return `${opens(from, to) ? 'louder' : 'softer'} to ${to} over ${bars} ${bars === 1 ? 'bar' : 'bars'}`;
 }
 
-/** What is said of a bar as it is played, and how loud it was before it: what changes, what is caught, how it goes on. */
+/**
+ * What is said of a bar as it is played, and how loud it was before it: what changes, what is caught, how it goes on.
+ */
 function saidOf(bar: PlayedBar, before: PlayedBar | undefined, loudness: Dynamic): string[] {
   const { meter, feel, hits, marks, held, free } = bar;
   const { dynamic, swell, say } = marks;

@@ -97,7 +97,9 @@ function listed(text: string): { bars: number[]; isRange: boolean } {
   };
 }
 
-/** A piece with the bars it names taken off, of so many: "in bar 8", "bars 5 to 8", "in the last bar", "every 4 bars". */
+/**
+ * A piece with the bars it names taken off, of so many: "in bar 8", "bars 5 to 8", "in the last bar", "every 4 bars".
+ */
 export function barsSaid(piece: Piece, many: number): OfBars {
   const { text, from } = piece;
   const without = (at: number): Piece => ({ text: text.slice(0, at).trimEnd(), from });

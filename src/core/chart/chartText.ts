@@ -121,7 +121,10 @@ function isRun(piece: Piece, bars: number): boolean {
 const USUAL_NAME =
   /^(?:[A-Z]\d?|intro(?:duction)?|verse|(?:pre-?)?chorus|refrain|bridge|interlude|head|solos?|vamp|tag|outro|coda|middle (?:8|eight))(?: \d{1,2})?$/i;
 
-/** Whether a section begins after a comma: it is called as sections are, says its bars, or nothing but marks came before. */
+/**
+ * Whether a section begins after a comma: it is called as sections are, says its bars, or nothing but marks came
+ * before.
+ */
 function isSection(piece: Piece, isAfterMarks: boolean): boolean {
   if (SOLO.test(piece.text) || isOfMarks(piece, 1) || isOfCounts(barsSaid(piece, 1).piece.text)) return false;
   // "A 16, 4 bars rest" is said of A; "intro 4, 8 bars of verse" begins the verse.

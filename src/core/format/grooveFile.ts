@@ -9,7 +9,9 @@ import { midiOf } from './midiOut';
 import { musicXmlOf } from './musicXml';
 import { packedMusicXml } from './packedMusicXml';
 
-/** What else stands in a MIDI file: a click, bars counted in; and whether it goes as it is written, not as it is swung. */
+/**
+ * What else stands in a MIDI file: a click, bars counted in; and whether it goes as it is written, not as it is swung.
+ */
 export interface MidiWishes {
   click?: ClickPlanName;
   countIn?: number;

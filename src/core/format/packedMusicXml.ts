@@ -9,7 +9,10 @@ const CONTAINER = `<?xml version="1.0" encoding="UTF-8"?>
 /** The same score is the same file, whenever it is packed. */
 const PACKED_ON = new Date(2000, 0, 1);
 
-/** A score as it is packed: what it is first and as it stands, where the score is, then the score (MusicXML 4.0, compressed files). */
+/**
+ * A score as it is packed: what it is first and as it stands, where the score is, then the score (MusicXML 4.0,
+ * compressed files).
+ */
 export const packedMusicXml = (xml: string): Uint8Array =>
   zipSync(
     {

@@ -109,7 +109,9 @@ export function countsIn(bar: CountedMeter, reading: Reading = 'numbers'): Count
   });
 }
 
-/** The count a place belongs to, of a pick-up one of the bar it ends, and how far after it, as a share of that count. */
+/**
+ * The count a place belongs to, of a pick-up one of the bar it ends, and how far after it, as a share of that count.
+ */
 export function countAt(bar: CountedMeter, reading: Reading, at: WholeNotes): { count: number; after: Fraction } {
   const place = add(cutOff(bar), at);
   const count = countsOf(bar.endOf ?? bar.meter, reading).findLast((one) => compare(one.at, place) <= 0)!;

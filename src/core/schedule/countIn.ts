@@ -11,7 +11,9 @@ export interface CountedInBar extends ClickedBar {
   counts: number;
 }
 
-/** The bars counted in: like the first, or before a pick-up whole ones of the bar it ends, and what it leaves of one. */
+/**
+ * The bars counted in: like the first, or before a pick-up whole ones of the bar it ends, and what it leaves of one.
+ */
 export function countedIn({ bars, countIn }: Pick<Form, 'bars' | 'countIn'>): CountedInBar[] {
   const [{ bar, reading }] = bars as [(typeof bars)[number]];
   const whole: ClickedBar = bar.endOf ? wholeOf(bar.endOf, reading) : { meter: bar.meter, cells: bar.cells, reading };

@@ -19,7 +19,9 @@ export function useFilesRead() {
     setReading(false);
   };
 
-  /** Answers a question of the file `inside` one that was given. An answer by which it could not be read is not kept. */
+  /**
+   * Answers a question of the file `inside` one that was given. An answer by which it could not be read is not kept.
+   */
   const answer = async (index: number, inside: number, id: string, choice: string) => {
     const { file, reads, answers } = given[index]!;
     const asked = reads.map((_, each) =>
