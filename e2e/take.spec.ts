@@ -226,7 +226,7 @@ test('the level is kept in the browser, and what goes beyond a limb’s limit ge
 test('a limb out of the task is not judged', async ({ page }) => {
   await comeInAs(page, 'Pim');
   await openRoom(page);
-  await page.getByRole('button', { name: 'right foot in the task' }).click();
+  await page.getByRole('button', { name: 'right foot in task' }).click();
   await playByKit(page, 'steady');
   await expect(page.getByText('0 of 10', { exact: true }).first()).toBeVisible();
   await page.getByText('All figures').click();

@@ -33,8 +33,10 @@ export interface Assignment {
   ended_at: Date | null;
 }
 
-const COLUMNS = `a.id, a.student_id, a.groove_id, a.subject, coalesce(g.title, 'By ear: ' || a.subject) as title, g.meter, a.tempo, a.click, a.minutes,
-  a.reason, a.bar_from, a.bar_to, a.ladder_start, a.ladder_step, a.pass_takes, a.due_at, a.set_at, t.name as set_by, a.ended_at`;
+const COLUMNS = `a.id, a.student_id, a.groove_id, a.subject, coalesce(g.title, 'By ear: ' || a.subject) as title,
+  g.meter, a.tempo, a.click, a.minutes,
+  a.reason, a.bar_from, a.bar_to, a.ladder_start, a.ladder_step, a.pass_takes, a.due_at, a.set_at, t.name as set_by,
+  a.ended_at`;
 const FROM = 'from assignment a left join groove g on g.id = a.groove_id join person t on t.id = a.set_by';
 
 /** What is set for a student and not ended, the newest first. */
@@ -88,7 +90,8 @@ export async function homework(
   const { rows } = await db.query<Homework>(
     `select ${COLUMNS}, played.*, coalesce(played.clean >= a.pass_takes, false) as passed ${FROM}
      cross join lateral (
-       select coalesce(sum(ms) filter (where (at at time zone $2)::date = (now() at time zone $2)::date), 0)::float8 as today_ms,
+       select coalesce(sum(ms) filter (where (at at time zone $2)::date = (now() at time zone $2)::date), 0)::float8
+         as today_ms,
          coalesce(sum(ms) filter (where at > now() - interval '7 days'), 0)::float8 as week_ms,
          (count(distinct (at at time zone $2)::date) filter (where at > now() - interval '7 days'))::int as days,
          count(*)::int as takes, (count(*) filter (where is_clean))::int as clean,
@@ -96,13 +99,15 @@ export async function homework(
          (array_agg(sd order by at) filter (where sd is not null))[1] as first_sd_ms,
          (array_agg(sd order by at desc) filter (where sd is not null))[1] as last_sd_ms
        from (
-         select k.played_at as at, k.played_ms as ms, k.tempo, k.sd_error_ms as sd, 
+         select k.played_at as at, k.played_ms as ms, k.tempo, k.sd_error_ms as sd,
            k.assignment_id is not distinct from a.id and k.verdict_about = 'clean' and k.tempo >= a.tempo as is_clean
-         from take k where k.player_id = a.student_id and k.groove_id = a.groove_id and k.struck_by = 'player' and k.set_aside_at is null
+         from take k where k.player_id = a.student_id and k.groove_id = a.groove_id and k.struck_by = 'player'
+           and k.set_aside_at is null
            and k.played_at >= a.set_at and k.played_at <= coalesce(a.ended_at, 'infinity')
          union all
          select l.received_at, 0, null, null, l.asked >= 5 and l.answered >= l.asked * ${CLEAN_SHARE}
-         from listening l where a.subject is not null and l.player_id = a.student_id and l.subject = a.subject and l.received_at >= a.set_at
+         from listening l where a.subject is not null and l.player_id = a.student_id and l.subject = a.subject
+           and l.received_at >= a.set_at
            and l.received_at <= coalesce(a.ended_at, 'infinity')
        ) one) played
      where a.student_id = any($1::uuid[]) and (a.ended_at is not null) = $3
@@ -148,10 +153,12 @@ export async function setAssignment(
   await db.query('select pg_advisory_xact_lock(hashtextextended($1, 0))', [`assignment ${given.student_id}`]);
   const values = howValues(given);
   const same = await db.query<{ id: string }>(
-    `select id from assignment where student_id = $1 and groove_id is not distinct from $2 and subject is not distinct from $3
+    `select id from assignment where student_id = $1
+       and groove_id is not distinct from $2 and subject is not distinct from $3
        and tempo = $4::numeric(6, 3) and click = $5 and minutes = $6 and reason = $7
        and (bar_from, bar_to, ladder_start, ladder_step, pass_takes, due_at) is not distinct from
-         ($8::smallint, $9::smallint, $10::numeric(6, 3), $11::numeric(6, 3), $12::smallint, $13::timestamptz) and ended_at is null`,
+         ($8::smallint, $9::smallint, $10::numeric(6, 3), $11::numeric(6, 3), $12::smallint, $13::timestamptz)
+           and ended_at is null`,
     [given.student_id, given.groove_id, given.subject ?? null, ...values],
   );
   if (same.rows[0] && !given.id) return same.rows[0].id;
@@ -175,7 +182,8 @@ export async function setAssignment(
 /** Changes how something that is set is practised. False when there is none of that id that is open. */
 export async function changeAssignment(db: Db, id: string, given: HowSet): Promise<boolean> {
   const { rowCount } = await db.query(
-    `update assignment set (${HOW.join(', ')}) = ($2, $3, $4, $5, $6, $7, $8, $9, $10, $11) where id = $1 and ended_at is null`,
+    `update assignment set (${HOW.join(', ')}) = ($2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+      where id = $1 and ended_at is null`,
     [id, ...howValues(given)],
   );
   return rowCount === 1;

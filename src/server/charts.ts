@@ -51,20 +51,24 @@ export async function chartData(
     `with weekly as (
        select ${week}, k.groove_id, max(k.tempo)::float8 as reached from take k
        where ${within} and k.as_written and k.verdict_about = 'clean' group by 1, 2),
-     most as (select groove_id from weekly group by groove_id order by count(*) desc, max(week) desc, groove_id limit ${MOST_ITEMS})
+     most as (select groove_id from weekly group by groove_id order by count(*) desc, max(week) desc, groove_id
+       limit ${MOST_ITEMS})
      select weekly.week, g.title, weekly.reached,
-       (select a.tempo::float8 from assignment a where a.student_id = $1 and a.groove_id = weekly.groove_id order by a.set_at desc limit 1) as goal
+       (select a.tempo::float8 from assignment a where a.student_id = $1 and a.groove_id = weekly.groove_id
+         order by a.set_at desc limit 1) as goal
      from weekly join most using (groove_id) join groove g on g.id = weekly.groove_id order by weekly.week, g.title`,
     byWeek,
   );
   const takes = await db.query<{ week: string; tempo: number; figures: unknown }>(
-    `select ${week}, k.tempo::float8 as tempo, k.figures from take k where ${within} order by k.played_at desc, k.id limit ${MOST_TAKES}`,
+    `select ${week}, k.tempo::float8 as tempo, k.figures from take k where ${within} order by k.played_at desc, k.id
+      limit ${MOST_TAKES}`,
     byWeek,
   );
   const heat = await db.query<PlaceOfMany>(
     `select p.limb, p.count, p.part, p.parts, p.counts, sum(p.matched)::int as matched, sum(p.missed)::int as missed,
        sum((p.mean_error_ms - k.mean_error_ms) * p.matched) / nullif(sum(p.matched), 0) as mean_error_ms
-     from (select k.id, k.mean_error_ms from take k where ${within} order by k.played_at desc, k.id limit ${MOST_TAKES}) k
+     from (select k.id, k.mean_error_ms from take k where ${within} order by k.played_at desc, k.id
+       limit ${MOST_TAKES}) k
      join take_place p on p.take_id = k.id
      group by p.limb, p.count, p.part, p.parts, p.counts order by p.count, p.part::float8 / p.parts`,
     values,

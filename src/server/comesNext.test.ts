@@ -34,7 +34,8 @@ async function played(
   }: { bpm?: number; clean?: boolean; kit?: boolean; assignment?: string } = {},
 ): Promise<void> {
   const { rows } = await here.owner.query<{ column_name: string }>(
-    `select column_name from information_schema.columns where table_schema = 'public' and table_name = 'take' and is_generated = 'NEVER'`,
+    `select column_name from information_schema.columns
+      where table_schema = 'public' and table_name = 'take' and is_generated = 'NEVER'`,
   );
   const changed: Record<string, string> = {
     id: 'gen_random_uuid()',
@@ -50,7 +51,8 @@ async function played(
   };
   const names = rows.map(({ column_name }) => column_name);
   await here.owner.query(
-    `insert into take (${names.join(', ')}) select ${names.map((name) => changed[name] ?? name).join(', ')} from take where id = $1`,
+    `insert into take (${names.join(', ')}) select ${names.map((name) => changed[name] ?? name).join(', ')}
+      from take where id = $1`,
     [model],
   );
 }

@@ -81,7 +81,8 @@ describe('what a person may see', () => {
     ).rejects.toThrow(/row-level security/);
     await expect(
       asAda(
-        `insert into person (id, workshop_id, role, name, sign_in_name, level, school) values (gen_random_uuid(), $1, 'teacher', 'x', 'xyz', 'concert', 'x')`,
+        `insert into person (id, workshop_id, role, name, sign_in_name, level, school)
+          values (gen_random_uuid(), $1, 'teacher', 'x', 'xyz', 'concert', 'x')`,
         [teacher.workshop_id],
       ),
     ).rejects.toThrow(/row-level security/);

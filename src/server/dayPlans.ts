@@ -32,7 +32,8 @@ export async function planOfToday(db: Db, studentId: string, timeZone: string): 
   const since = `date_trunc('day', now(), $2)`;
   const played = await db.query<{ id: string; ms: number }>(
     `select groove_id as id, sum(played_ms)::float8 as ms from take
-     where player_id = $1 and struck_by = 'player' and set_aside_at is null and played_at >= ${since} group by groove_id`,
+     where player_id = $1 and struck_by = 'player' and set_aside_at is null and played_at >= ${since}
+       group by groove_id`,
     [studentId, timeZone],
   );
   const heard = await db.query<{ subject: Subject }>(

@@ -54,7 +54,8 @@ describe('the door', () => {
 
   test('only the hash of a token and of a password is kept', async () => {
     const { rows } = await here.owner.query<{ all: string }>(
-      `select (select string_agg(s::text, ' ') from session s) || (select string_agg(c::text, ' ') from credential c) as all`,
+      `select (select string_agg(s::text, ' ') from session s) || (select string_agg(c::text, ' ')
+        from credential c) as all`,
     );
     expect(rows[0]!.all).not.toContain(ada.token);
     expect(rows[0]!.all).not.toContain(RIGHT);

@@ -54,7 +54,8 @@ export async function keepDrill(
 ): Promise<string> {
   const { rows } = await db.query<{ id: string }>(
     `insert into drill (id, workshop_id, made_by, name, family, rule, tags) values ($1, $2, $3, $4, $5, $6, $7)
-     on conflict (workshop_id, name) do update set rule = excluded.rule, family = excluded.family, tags = excluded.tags, changed_at = now()
+     on conflict (workshop_id, name) do update set rule = excluded.rule, family = excluded.family,
+       tags = excluded.tags, changed_at = now()
      returning id`,
     [id ?? crypto.randomUUID(), teacher.workshop_id, teacher.id, name, rule.family, asJson(rule), tags],
   );

@@ -33,7 +33,8 @@ export async function keepEars(
 ): Promise<void> {
   await db.query(
     `insert into ears (person_id, device_id, workshop_id, name, document) values ($1, $2, $3, $4, $5)
-     on conflict (person_id, device_id) do update set name = excluded.name, document = excluded.document, kept_at = now()`,
+     on conflict (person_id, device_id) do update set name = excluded.name, document = excluded.document,
+       kept_at = now()`,
     [person.id, deviceId, person.workshop_id, name, JSON.stringify(ears)],
   );
   await db.query(

@@ -62,7 +62,8 @@ interface Documents extends GrooveRow {
   sight_plan: unknown;
 }
 
-const ROW = `select id, title, meter, reading, swing, bars, level, tempo, tags, archived_at is not null as archived, saved_at,
+const ROW = `select id, title, meter, reading, swing, bars, level, tempo, tags, archived_at is not null as archived,
+  saved_at,
   drill_exercises, drill_repeats, drill_pace, chart_bars, at_sight is not null as at_sight,
   exists (select from favourite f where f.groove_id = groove.id and f.person_id = signed_in_person()) as favourite`;
 const IN_ORDER = `order by array_position(array['first year', 'second year', 'advanced', 'concert'], level), title`;
@@ -122,7 +123,8 @@ export async function addGroove(
 ): Promise<string> {
   const id = made.id ?? crypto.randomUUID();
   await db.query(
-    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document, tags, drill, chart, at_sight)
+    `insert into groove (id, workshop_id, made_by, title, meter, level, tempo, document_version, document, tags,
+      drill, chart, at_sight)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
     [
       id,

@@ -80,7 +80,8 @@ async function keepJudged(db: Db, player: Person, sent: SentTake, judged: Judged
     bar_from: number | null;
     bar_to: number | null;
   }>(
-    `select g.document, g.at_sight, g.title, g.tempo, a.tempo as set_tempo, a.set_at, a.bar_from, a.bar_to, a.id is not null as assignment,
+    `select g.document, g.at_sight, g.title, g.tempo, a.tempo as set_tempo, a.set_at, a.bar_from, a.bar_to,
+      a.id is not null as assignment,
        (select count(*)::int from take where player_id = $3 and received_at > now() - interval '1 day') as kept
      from (select) one left join groove g on g.id = $1
        left join assignment a on a.id = $2 and a.groove_id = $1 and a.student_id = $3`,

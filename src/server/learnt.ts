@@ -15,7 +15,8 @@ export interface LearntGroove extends Learnt {
 const MOST_TRIED = 3000;
 
 /** What of a take counts for what was learnt: played by the player, heard, whole, and not set aside. */
-export const THAT_COUNTS = `k.struck_by = 'player' and k.input <> 'nothing' and k.set_aside_at is null and k.as_written`;
+export const THAT_COUNTS = `k.struck_by = 'player' and k.input <> 'nothing' and k.set_aside_at is null
+  and k.as_written`;
 
 /** A day of the workshop's clock as it is counted. */
 const dayIn = (at: string, timeZone: string) => `((${at} at time zone ${timeZone})::date - date '1970-01-01')`;
@@ -34,9 +35,11 @@ async function triesOf(
 ): Promise<Map<string, (Tried & { grooveId: string })[]>> {
   const { rows } = await db.query<Tried & { grooveId: string }>(
     `select * from (
-       select k.groove_id as "grooveId", ${dayIn('k.played_at', '$2')} as day, k.tempo::float8 as bpm, k.verdict_about = 'clean' as clean,
+       select k.groove_id as "grooveId", ${dayIn('k.played_at', '$2')} as day, k.tempo::float8 as bpm,
+         k.verdict_about = 'clean' as clean,
          k.sd_error_ms as "spreadMs", k.tolerance_ms as "toleranceMs", k.played_at, k.id
-       from take k where k.player_id = $1 and ${THAT_COUNTS} order by k.played_at desc, k.id desc limit ${MOST_TRIED}) newest
+       from take k where k.player_id = $1 and ${THAT_COUNTS} order by k.played_at desc, k.id desc
+         limit ${MOST_TRIED}) newest
      order by played_at, id`,
     [studentId, timeZone],
   );
@@ -51,10 +54,12 @@ export async function learntBy(db: Db, studentId: string, timeZone: string): Pro
   const { rows } = await db.query<
     Omit<LearntGroove, 'tries' | 'step' | 'passTakes'> & { step: number | null; passTakes: number | null }
   >(
-    `select distinct on (goals.groove_id) goals.groove_id as "grooveId", g.title, goals.id as "assignmentId", goals.tempo::float8 as goal,
+    `select distinct on (goals.groove_id) goals.groove_id as "grooveId", g.title, goals.id as "assignmentId",
+      goals.tempo::float8 as goal,
        goals.step::float8 as step, goals.pass as "passTakes"
      from (
-       select a.groove_id, case when a.ended_at is null then a.id end as id, a.tempo, a.ladder_step as step, a.pass_takes as pass,
+       select a.groove_id, case when a.ended_at is null then a.id end as id, a.tempo, a.ladder_step as step,
+         a.pass_takes as pass,
          a.ended_at is null as is_open, a.set_at
        from assignment a where a.student_id = $1 and a.groove_id is not null and a.bar_from is null
        union all

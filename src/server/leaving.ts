@@ -21,14 +21,16 @@ const TABLES: [file: string, sql: string][] = [
   ['ladders.json', 'select to_jsonb(l) as row from ladder l where l.person_id = $1 order by l.groove_id'],
   [
     'lessons.json',
-    `select to_jsonb(l) - 'teacher_id' || jsonb_build_object('teacher', t.name) as row from lesson_student s join lesson l on l.id = s.lesson_id
+    `select to_jsonb(l) - 'teacher_id' || jsonb_build_object('teacher', t.name) as row from lesson_student s
+      join lesson l on l.id = s.lesson_id
        join person t on t.id = l.teacher_id where s.student_id = $1 order by l.starts_at, l.id`,
   ],
   ['mail.json', 'select to_jsonb(m) as row from mail_address m where m.person_id = $1'],
   ['plans.json', 'select to_jsonb(d) as row from day_plan d where d.student_id = $1 order by d.day'],
   [
     'paths.json',
-    `select to_jsonb(w) || jsonb_build_object('path', p.name) as row from path_student w join path p on p.id = w.path_id where w.student_id = $1 order by w.put_at, w.path_id`,
+    `select to_jsonb(w) || jsonb_build_object('path', p.name) as row from path_student w
+      join path p on p.id = w.path_id where w.student_id = $1 order by w.put_at, w.path_id`,
   ],
   ['by ear.json', 'select to_jsonb(l) as row from listening l where l.player_id = $1 order by l.received_at, l.id'],
 ];

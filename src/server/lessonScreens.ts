@@ -34,7 +34,8 @@ export async function showScreen(
   if (!rowCount) return false;
   await db.query(
     `insert into lesson_screen (lesson_id, workshop_id, groove_id, document) values ($1, $2, $3, $4)
-     on conflict (lesson_id) do update set groove_id = excluded.groove_id, document = excluded.document, is_let_go = false`,
+     on conflict (lesson_id) do update set groove_id = excluded.groove_id, document = excluded.document,
+       is_let_go = false`,
     [lessonId, teacher.workshop_id, screen.grooveId, asJson(screen)],
   );
   return true;

@@ -25,7 +25,8 @@ export interface LessonOfDay extends DatedLesson {
 
 export type AgendaEntry = Entry<TimeRow, LessonOfDay>;
 
-const TIME = `select t.id, t.teacher_id, t.rule, to_char(t.starts_on, 'YYYY-MM-DD') as "startsOn", to_char(t.ends_on, 'YYYY-MM-DD') as "endsOn",
+const TIME = `select t.id, t.teacher_id, t.rule, to_char(t.starts_on, 'YYYY-MM-DD') as "startsOn",
+  to_char(t.ends_on, 'YYYY-MM-DD') as "endsOn",
   to_char(t.at, 'HH24:MI') as at, t.minutes,
   coalesce((select jsonb_agg(jsonb_build_object('id', p.id, 'name', p.name) order by p.name)
     from lesson_time_student s join person p on p.id = s.student_id
@@ -71,12 +72,14 @@ export async function agenda(
     Omit<LessonOfDay, 'timeId' | 'ofDay'> & { timeId: string | null; ofDay: string | null }
   >(
     // A lesson that was moved out of the span still stands in the place of its time.
-    `select l.id, l.teacher_id, l.lesson_time_id as "timeId", to_char(l.of_day, 'YYYY-MM-DD') as "ofDay", l.starts_at as "startsAt", l.minutes, l.state,
+    `select l.id, l.teacher_id, l.lesson_time_id as "timeId", to_char(l.of_day, 'YYYY-MM-DD') as "ofDay",
+      l.starts_at as "startsAt", l.minutes, l.state,
        coalesce((select jsonb_agg(jsonb_build_object('id', p.id, 'name', p.name) order by p.name)
          from lesson_student s join person p on p.id = s.student_id where s.lesson_id = l.id), '[]') as students
      from lesson l
      where ${isOf} and ((l.starts_at >= $2 and l.starts_at < $3)
-       or (l.of_day between ($2::timestamptz - interval '2 days')::date and ($3::timestamptz + interval '2 days')::date))`,
+       or (l.of_day between ($2::timestamptz - interval '2 days')::date
+         and ($3::timestamptz + interval '2 days')::date))`,
     [id, span.from, span.to],
   );
   return agendaOf(
@@ -127,7 +130,8 @@ export async function addTime(
   id = crypto.randomUUID(),
 ): Promise<string> {
   await db.query(
-    `insert into lesson_time (id, workshop_id, teacher_id, rule, starts_on, ends_on, at, minutes) values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    `insert into lesson_time (id, workshop_id, teacher_id, rule, starts_on, ends_on, at, minutes)
+      values ($1, $2, $3, $4, $5, $6, $7, $8)`,
     [id, teacher.workshop_id, teacher.id, given.rule, given.startsOn, given.endsOn ?? null, given.at, given.minutes],
   );
   await db.query(

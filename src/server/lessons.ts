@@ -39,10 +39,12 @@ export async function lesson(db: Db, id: string): Promise<Lesson | undefined> {
   const { rows } = await db.query<
     Omit<Lesson, 'plan' | 'save_number'> & { document: unknown; save_number: number | null }
   >(
-    `select l.id, l.teacher_id, t.name as teacher, l.starts_at, l.minutes, l.state, l.began_at, l.ended_at, l.words, plan.document, plan.save_number,
+    `select l.id, l.teacher_id, t.name as teacher, l.starts_at, l.minutes, l.state, l.began_at, l.ended_at, l.words,
+      plan.document, plan.save_number,
        coalesce((select jsonb_agg(jsonb_build_object('id', p.id, 'name', p.name) order by p.name)
          from lesson_student s join person p on p.id = s.student_id where s.lesson_id = l.id), '[]') as students
-     from lesson l join person t on t.id = l.teacher_id left join lesson_plan plan on plan.lesson_id = l.id where l.id = $1`,
+     from lesson l join person t on t.id = l.teacher_id left join lesson_plan plan on plan.lesson_id = l.id
+     where l.id = $1`,
     [id],
   );
   if (!rows[0]) return undefined;
@@ -71,7 +73,8 @@ export async function openLesson(
       : { ...which, timeId: undefined, day: undefined };
   if (!found?.students.length) return undefined;
   const { rows } = await db.query<{ id: string }>(
-    `insert into lesson (id, workshop_id, teacher_id, lesson_time_id, of_day, starts_at, minutes) values ($1, $2, $3, $4, $5, $6, $7)
+    `insert into lesson (id, workshop_id, teacher_id, lesson_time_id, of_day, starts_at, minutes)
+      values ($1, $2, $3, $4, $5, $6, $7)
      on conflict (lesson_time_id, of_day) do nothing returning id`,
     [
       crypto.randomUUID(),
@@ -132,7 +135,8 @@ async function firstPlan(
       else set.set(subject!, { what: 'by ear', subject: subject! });
   const homework = [...set.values()];
   const { rows } = await db.query<{ document: unknown }>(
-    `select plan.document from lesson_student s join lesson l on l.id = s.lesson_id join lesson_plan plan on plan.lesson_id = l.id
+    `select plan.document from lesson_student s join lesson l on l.id = s.lesson_id
+      join lesson_plan plan on plan.lesson_id = l.id
      where s.student_id = $1 and l.id <> $2 and l.state = 'held' order by l.starts_at desc limit 1`,
     [studentIds[0], lessonId],
   );
@@ -252,7 +256,8 @@ export async function runningLesson(
 ): Promise<{ id: string; with: Record<string, string> } | undefined> {
   const { rows } = await db.query<{ id: string; with: Record<string, string> }>(
     who.role === 'teacher'
-      ? `select l.id, coalesce((select jsonb_object_agg(p.id, p.name) from lesson_student s join person p on p.id = s.student_id
+      ? `select l.id, coalesce((select jsonb_object_agg(p.id, p.name) from lesson_student s
+        join person p on p.id = s.student_id
            where s.lesson_id = l.id), '{}') as with
          from lesson l where l.teacher_id = $1 and l.state = 'running'`
       : `select l.id, jsonb_build_object(t.id, t.name) as with from lesson_student s join lesson l on l.id = s.lesson_id

@@ -43,7 +43,8 @@ describe('what was listened to', () => {
     expect(await keep(ada.token, { version: 1, subject: 'rowing', answers: [] })).toMatchObject({ ok: false });
     await here.owner.query(
       `insert into listening (id, workshop_id, player_id, subject, asked, answered, rung, document)
-       select gen_random_uuid(), workshop_id, id, 'flam', 1, 1, 0, '{}' from person, generate_series(1, $2) where id = $1`,
+       select gen_random_uuid(), workshop_id, id, 'flam', 1, 1, 0, '{}' from person, generate_series(1, $2)
+         where id = $1`,
       [bo.id, MOST_TAKES_A_DAY],
     );
     expect(await keep(bo.token, sitting(answer('flat', 'flat')))).toMatchObject({

@@ -61,7 +61,8 @@ export async function keepPractice(
   const { rows: there } = await db.query<{ at: number }>(
     `select n.at::int from unnest($2::uuid[], $3::timestamptz[]) with ordinality n (groove_id, played_at, at)
      where exists (select from take t where t.player_id = $1 and t.groove_id = n.groove_id
-       and t.played_at >= date_trunc('milliseconds', n.played_at) and t.played_at < n.played_at + interval '1 millisecond')`,
+       and t.played_at >= date_trunc('milliseconds', n.played_at)
+         and t.played_at < n.played_at + interval '1 millisecond')`,
     [player.id, lines.map(({ groove }) => groove), lines.map(({ playedAt }) => playedAt)],
   );
   const isThere = new Set(there.map(({ at }) => at - 1));

@@ -125,7 +125,8 @@ export async function addressesOf(db: Db, personIds: readonly string[]): Promise
 export async function wantSummaries(db: Db): Promise<MailAddress[]> {
   const { rows } = await db.query<MailAddress>(
     `select m.person_id, p.name, m.address, m.wants_summary from mail_address m join person p on p.id = m.person_id
-     where m.wants_summary and p.archived_at is null and p.id in (select student_id from teaching where teacher_id = (select signed_in_person()))
+     where m.wants_summary and p.archived_at is null and p.id in (select student_id from teaching
+       where teacher_id = (select signed_in_person()))
      order by p.name, p.id limit 500`,
   );
   return rows;

@@ -49,12 +49,14 @@ export async function studentNews(
            : '$5::uuid[] is null and p.id in (select student_id from teaching where teacher_id = (select signed_in_person()))'
        }),
      shown as (
-       select own.id, own.name, count(*) over ()::int as total, week.takes as takes_this_week, week.days as days_this_week,
+       select own.id, own.name, count(*) over ()::int as total, week.takes as takes_this_week,
+         week.days as days_this_week,
          week.kit_takes as kit_takes_this_week
        from own cross join lateral (
          select count(*) filter (where struck_by = 'player' and set_aside_at is null)::int as takes,
            count(*) filter (where struck_by = 'kit')::int as kit_takes,
-           count(distinct (played_at at time zone $1)::date) filter (where struck_by = 'player' and set_aside_at is null)::int as days
+           count(distinct (played_at at time zone $1)::date)
+             filter (where struck_by = 'player' and set_aside_at is null)::int as days
          from take where player_id = own.id and played_at > now() - interval '7 days') week
        order by takes_this_week, own.name, own.id limit $3 offset $4)
      select shown.*,
@@ -65,10 +67,12 @@ export async function studentNews(
      from shown
      left join lateral (
        select t.id, t.played_at, t.title, t.tempo, t.mean_error_ms, t.sd_error_ms, t.verdict, t.groove_id from take t
-       where t.player_id = shown.id and t.struck_by = 'player' and t.set_aside_at is null order by t.played_at desc limit 1) last on true
+       where t.player_id = shown.id and t.struck_by = 'player' and t.set_aside_at is null order by t.played_at desc
+         limit 1) last on true
      left join lateral (
        select t.sd_error_ms from take t
-       where t.player_id = shown.id and t.struck_by = 'player' and t.set_aside_at is null and t.groove_id = last.groove_id and t.as_written
+       where t.player_id = shown.id and t.struck_by = 'player' and t.set_aside_at is null
+         and t.groove_id = last.groove_id and t.as_written
          and t.played_at between last.played_at - interval '10 days' and last.played_at - interval '5 days'
        order by abs(extract(epoch from last.played_at - interval '7 days' - t.played_at)) limit 1) before on true
      order by takes_this_week, shown.name, shown.id`,
@@ -105,7 +109,8 @@ const MOST_WANTING = 6;
 export async function wanting(db: Db): Promise<Wanting[]> {
   const { rows } = await db.query<Wanting>(
     `with own as materialized (
-       select a.id, a.student_id, p.name, coalesce(g.title, 'By ear: ' || a.subject) as title, a.tempo, a.pass_takes, a.due_at, a.set_at,
+       select a.id, a.student_id, p.name, coalesce(g.title, 'By ear: ' || a.subject) as title, a.tempo,
+         a.pass_takes, a.due_at, a.set_at,
          last.at as last_at, clean.n as clean, a.groove_id
        from teaching t join person p on p.id = t.student_id and p.archived_at is null
        join assignment a on a.student_id = p.id and a.ended_at is null
@@ -114,19 +119,24 @@ export async function wanting(db: Db): Promise<Wanting[]> {
          select k.played_at as at from take k where k.player_id = p.id and k.struck_by = 'player'
          order by k.played_at desc limit 1) last on true
        left join lateral (
-         select count(*)::int as n from take k where k.assignment_id = a.id and k.verdict_about = 'clean' and k.tempo >= a.tempo and k.struck_by = 'player'
+         select count(*)::int as n from take k where k.assignment_id = a.id and k.verdict_about = 'clean'
+           and k.tempo >= a.tempo and k.struck_by = 'player'
            and k.set_aside_at is null) clean on true
        where t.teacher_id = (select signed_in_person()))
-     (select distinct on (coalesce(last_at, '-infinity'), student_id) 'quiet' as about, student_id, name, title, tempo, last_at as at, clean, pass_takes from own
-      where greatest(last_at, set_at) < now() - interval '${QUIET_DAYS} days' order by coalesce(last_at, '-infinity'), student_id, set_at desc limit ${MOST_WANTING})
+     (select distinct on (coalesce(last_at, '-infinity'), student_id) 'quiet' as about, student_id, name, title,
+       tempo, last_at as at, clean, pass_takes from own
+      where greatest(last_at, set_at) < now() - interval '${QUIET_DAYS} days'
+        order by coalesce(last_at, '-infinity'), student_id, set_at desc limit ${MOST_WANTING})
      union all
      (select 'ready', student_id, name, title, tempo, null, clean, pass_takes from own
       where clean >= pass_takes or exists (
-        select from ladder l where l.person_id = own.student_id and l.groove_id = own.groove_id and l.document #>> '{standing,done}' = 'true')
+        select from ladder l where l.person_id = own.student_id and l.groove_id = own.groove_id
+          and l.document #>> '{standing,done}' = 'true')
       order by name, id limit ${MOST_WANTING})
      union all
      (select 'due', student_id, name, title, tempo, due_at, clean, pass_takes from own
-      where due_at between now() - interval '1 day' and now() + interval '${DUE_DAYS} days' and coalesce(clean < pass_takes, true)
+      where due_at between now() - interval '1 day' and now() + interval '${DUE_DAYS} days'
+        and coalesce(clean < pass_takes, true)
       order by due_at, name, id limit ${MOST_WANTING})`,
   );
   return rows;

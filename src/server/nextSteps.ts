@@ -71,8 +71,10 @@ export async function suggestionsFor(
 /** How many of the last takes have a verdict that names the swing, or the flams. */
 async function namedOf(db: Db, studentId: string): Promise<StudentNow['named']> {
   const { rows } = await db.query<{ swing: number; flam: number }>(
-    `select (count(*) filter (where verdict_about = 'swing'))::int as swing, (count(*) filter (where verdict_about = 'flam'))::int as flam
-     from (select k.verdict_about from take k where k.player_id = $1 and ${THAT_COUNTS} order by k.played_at desc limit ${TAKES_NAMED}) last`,
+    `select (count(*) filter (where verdict_about = 'swing'))::int as swing,
+      (count(*) filter (where verdict_about = 'flam'))::int as flam
+     from (select k.verdict_about from take k where k.player_id = $1 and ${THAT_COUNTS} order by k.played_at desc
+       limit ${TAKES_NAMED}) last`,
     [studentId],
   );
   return rows[0]!;
@@ -122,7 +124,8 @@ export async function refuse(
   { studentId, key, weeks, timeZone }: { studentId: string; key: string; weeks: number; timeZone: string },
 ): Promise<void> {
   await db.query(
-    `insert into refused (student_id, key, workshop_id, refused_by, until) values ($1, $2, $3, $4, (now() at time zone $5)::date + 7 * $6::int)
+    `insert into refused (student_id, key, workshop_id, refused_by, until)
+      values ($1, $2, $3, $4, (now() at time zone $5)::date + 7 * $6::int)
      on conflict (student_id, key) do update set until = excluded.until, refused_by = excluded.refused_by`,
     [studentId, key, teacher.workshop_id, teacher.id, timeZone, weeks],
   );

@@ -119,7 +119,8 @@ export async function keepPath(
   await db.query('delete from path_step where path_id = $1', [id]);
   await db.query(
     `insert into path_step (path_id, place, workshop_id, groove_id, tempo, pass_takes)
-     select $1, (n - 1)::smallint, $2, g, t, c from unnest($3::uuid[], $4::numeric[], $5::smallint[]) with ordinality one(g, t, c, n)`,
+     select $1, (n - 1)::smallint, $2, g, t, c
+     from unnest($3::uuid[], $4::numeric[], $5::smallint[]) with ordinality one(g, t, c, n)`,
     [
       id,
       teacher.workshop_id,

@@ -54,7 +54,9 @@ export type StudentRow = Pick<Person, 'id' | 'name' | 'sign_in_name' | 'age' | '
 /** How many people a page shows. */
 export const MOST_PEOPLE = 50;
 
-const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.is_owner, p.name, p.sign_in_name || (select sign_in_ending()) as sign_in_name, p.age, p.goals, p.level, p.setup, p.report, p.school, p.limits,
+const PERSON = `select p.id, p.workshop_id, w.name as workshop, w.settings, w.settings_number, p.role, p.is_owner,
+  p.name, p.sign_in_name || (select sign_in_ending()) as sign_in_name, p.age, p.goals, p.level, p.setup, p.report,
+  p.school, p.limits,
   p.archived_at is not null as archived, w.is_demo
   from person p join workshop w on w.id = p.workshop_id`;
 
@@ -203,7 +205,8 @@ export async function changePerson(
  */
 export async function archivePerson(db: Db, id: string, archived: boolean): Promise<boolean> {
   const { rowCount } = await db.query(
-    `update person set archived_at = case when $2 then coalesce(archived_at, now()) end where id = $1 and not is_owner and id <> signed_in_person()`,
+    `update person set archived_at = case when $2 then coalesce(archived_at, now()) end
+      where id = $1 and not is_owner and id <> signed_in_person()`,
     [id, archived],
   );
   return rowCount === 1;

@@ -26,19 +26,23 @@ export async function weeksOf(
 ): Promise<WeekOfPractice[]> {
   const { rows } = await db.query<WeekOfPractice>(
     `with weeks as (
-       select w::date as first from generate_series(date_trunc('week', $2::date + $5::int) - $5::int * interval '1 day', $3::date, interval '7 days') w),
+       select w::date as first from
+         generate_series(date_trunc('week', $2::date + $5::int) - $5::int * interval '1 day', $3::date, interval '7 days') w),
      played as (
        select ${weekOfSql('$4', '$5')} as first, sum(k.played_ms) / 60000 as minutes, count(*)::int as takes
        from take k where k.player_id = $1 and k.struck_by = 'player' and k.set_aside_at is null
-         and k.played_at >= ((date_trunc('week', $2::date + $5::int) - $5::int * interval '1 day') at time zone $4) and k.played_at < (($3::date + 1)::timestamp at time zone $4)
+         and k.played_at >= ((date_trunc('week', $2::date + $5::int) - $5::int * interval '1 day') at time zone $4)
+           and k.played_at < (($3::date + 1)::timestamp at time zone $4)
        group by 1),
      set as (
-       select weeks.first, sum(a.minutes * greatest(0, least((coalesce(a.ended_at, now()) at time zone $4)::date, weeks.first + 7)
+       select weeks.first,
+         sum(a.minutes * greatest(0, least((coalesce(a.ended_at, now()) at time zone $4)::date, weeks.first + 7)
          - greatest((a.set_at at time zone $4)::date, weeks.first))) as goal
        from weeks join assignment a on a.student_id = $1 and (a.set_at at time zone $4)::date < weeks.first + 7
          and (a.ended_at is null or (a.ended_at at time zone $4)::date > weeks.first)
        group by 1)
-     select to_char(weeks.first, 'YYYY-MM-DD') as week, coalesce(round(played.minutes), 0)::int as minutes, coalesce(played.takes, 0) as takes,
+     select to_char(weeks.first, 'YYYY-MM-DD') as week, coalesce(round(played.minutes), 0)::int as minutes,
+       coalesce(played.takes, 0) as takes,
        coalesce(set.goal, 0)::int as goal
      from weeks left join played using (first) left join set using (first) order by weeks.first`,
     [studentId, from, to, timeZone, daysToMonday(weekStart)],

@@ -43,7 +43,8 @@ const estimateOf = (
 /** The figures of a take one may see; nothing where it is not there. */
 export async function comparedTake(db: Db, id: string): Promise<TakeCompared | undefined> {
   const { rows } = await db.query<{ played_at: Date; figures: unknown; bars: number }>(
-    `select played_at, figures, coalesce(jsonb_array_length(document #> '{groove,bars}'), 0) as bars from take where id = $1`,
+    `select played_at, figures, coalesce(jsonb_array_length(document #> '{groove,bars}'), 0) as bars from take
+      where id = $1`,
     [id],
   );
   if (!rows[0]) return undefined;
@@ -74,7 +75,8 @@ export async function takesBeside(
 ): Promise<EarlierTake[]> {
   const { rows } = await db.query<EarlierTake>(
     `select id, played_at, tempo from take
-     where player_id = $1 and groove_id = $2 and struck_by = 'player' and input <> 'nothing' and set_aside_at is null and id <> $3
+     where player_id = $1 and groove_id = $2 and struck_by = 'player' and input <> 'nothing'
+       and set_aside_at is null and id <> $3
      order by played_at desc, id limit $4`,
     [player_id, groove_id, id, MOST_OFFERED],
   );
@@ -103,7 +105,8 @@ const LOOKED_BACK = 60;
 /** The takes whose figures a student's page draws, the newest first, and the errors by place over all of them. */
 export async function figuresOfStudent(db: Db, playerId: string): Promise<FiguresOfMany> {
   const recent = `select id, mean_error_ms as whole_ms, played_at, tempo, tolerance_ms, figures from take
-    where player_id = $1 and struck_by = 'player' and input <> 'nothing' and set_aside_at is null order by played_at desc, id limit $2`;
+    where player_id = $1 and struck_by = 'player' and input <> 'nothing' and set_aside_at is null
+      order by played_at desc, id limit $2`;
   const { rows } = await db.query<{ played_at: Date; tempo: number; tolerance_ms: number; figures: unknown }>(recent, [
     playerId,
     LOOKED_BACK,

@@ -178,9 +178,11 @@ describe('keeping a take', () => {
 
   test('beyond the most a day it waits, in words', async () => {
     await here.owner.query(
-      `insert into take (id, workshop_id, player_id, groove_id, played_at, played_ms, tempo, click, input, level, matched, missed,
+      `insert into take (id, workshop_id, player_id, groove_id, played_at, played_ms, tempo, click, input, level,
+        matched, missed,
          extra, tolerance_ms, verdict_about, judge_version, document_version, document)
-       select gen_random_uuid(), workshop_id, $1, groove_id, played_at, 1, 72, 'counts', 'keys', 'concert', 1, 0, 0, 1, 'clean', 99, 1, '{}'
+       select gen_random_uuid(), workshop_id, $1, groove_id, played_at, 1, 72, 'counts', 'keys', 'concert',
+         1, 0, 0, 1, 'clean', 99, 1, '{}'
        from take, generate_series(1, $2) where id = (select id from take where player_id = $1 limit 1)`,
       [ada.id, MOST_TAKES_A_DAY],
     );
@@ -239,8 +241,11 @@ describe('keeping a take', () => {
     await expect(
       here.as(bo.token, (db) =>
         db.query(
-          `insert into take (id, workshop_id, player_id, groove_id, played_at, played_ms, tempo, click, input, level, matched, missed, extra, tolerance_ms, verdict_about, verdict, judge_version, document_version, document)
-       values (gen_random_uuid(), $1, $2, $3, now(), 1, 72, 'counts', 'keys', 'concert', 1, 0, 0, 1, 'clean', null, 1, 1, '{}')`,
+          `insert into take (id, workshop_id, player_id, groove_id, played_at, played_ms, tempo, click, input,
+            level, matched, missed, extra, tolerance_ms, verdict_about, verdict, judge_version, document_version,
+              document)
+       values (gen_random_uuid(), $1, $2, $3, now(), 1, 72, 'counts', 'keys', 'concert', 1, 0, 0, 1, 'clean',
+         null, 1, 1, '{}')`,
           [teacher.workshop_id, ada.id, grooveId],
         ),
       ),

@@ -51,11 +51,13 @@ export interface TakeRow {
 
 type TakeColumns = Omit<TakeRow, 'verdict'> & { verdict: unknown };
 
-const ROW = `select t.id, t.player_id, p.name as player, t.groove_id, t.title, t.played_at, t.received_at, t.as_written, t.played_ms, t.tempo, t.click,
-  t.input, t.struck_by, t.level, t.tolerance_factor, t.matched, t.missed, t.extra, t.not_judgeable, t.mean_error_ms, t.sd_error_ms,
+const ROW = `select t.id, t.player_id, p.name as player, t.groove_id, t.title, t.played_at, t.received_at,
+  t.as_written, t.played_ms, t.tempo, t.click, t.input, t.struck_by, t.level, t.tolerance_factor, t.matched, t.missed, t.extra, t.not_judgeable, t.mean_error_ms,
+  t.sd_error_ms,
   t.tempo_drift_percent, t.tolerance_ms, t.set_aside_why, t.set_aside_by,
   (select count(*)::int from take_note n where n.take_id = t.id) as notes,
-  exists (select from recording r where r.take_id = t.id) as has_sound, t.verdict, t.judge_version >= ${JUDGE_VERSION} as is_judged`;
+  exists (select from recording r where r.take_id = t.id) as has_sound, t.verdict,
+  t.judge_version >= ${JUDGE_VERSION} as is_judged`;
 const FROM = 'from take t join person p on p.id = t.player_id';
 
 /** A kept verdict, or nothing where none is kept or it cannot be read. */
@@ -125,7 +127,8 @@ export async function keepPlaces(db: Db, takeId: string, places: unknown[][]): P
   await db.query(
     `insert into take_place
        (take_id, limb, bar, exercise, count, part, parts, counts, matched, missed, mean_error_ms, sd_error_ms)
-     select $1, * from unnest($2::text[], $3::smallint[], $4::smallint[], $5::smallint[], $6::smallint[], $7::smallint[],
+     select $1, * from unnest($2::text[], $3::smallint[], $4::smallint[], $5::smallint[], $6::smallint[],
+       $7::smallint[],
        $8::smallint[], $9::integer[], $10::integer[], $11::float8[], $12::float8[])
      on conflict do nothing`,
     [takeId, ...places],
@@ -179,7 +182,8 @@ export async function insertTakes(db: Db, all: readonly TakeToKeep[]): Promise<S
   const { rows: written } = await db.query<{ id: string }>(
     `insert into take (id, workshop_id, player_id, groove_id, assignment_id, played_at, received_at, played_ms, tempo,
        click, input, level, tolerance_factor, document_version, document, as_written, sight_seed, ${JUDGED.join(', ')})
-     values ${rows.map((_, index) => `(${placeholders(wide, 1 + index * wide)})`).join(', ')} on conflict (id) do nothing returning id`,
+     values ${rows.map((_, index) => `(${placeholders(wide, 1 + index * wide)})`).join(', ')}
+       on conflict (id) do nothing returning id`,
     rows.flat(),
   );
   const isNew = new Set(written.map(({ id }) => id));

@@ -25,7 +25,8 @@ export async function teachers(db: Db): Promise<TeacherRow[]> {
 export async function addTeacher(db: Db, owner: Person, name: string): Promise<string> {
   const id = crypto.randomUUID();
   await db.query(
-    `insert into person (id, workshop_id, role, name, sign_in_name, level, school) values ($1, $2, 'teacher', $3, $4, 'concert', $5)`,
+    `insert into person (id, workshop_id, role, name, sign_in_name, level, school)
+      values ($1, $2, 'teacher', $3, $4, 'concert', $5)`,
     [id, owner.workshop_id, name, `invited-${id.slice(0, 8)}`, owner.school.name],
   );
   return id;

@@ -75,7 +75,8 @@ export async function keepTunes(
   const { rows } = await db.query<{ id: string; title: string; is_new: boolean }>(
     `insert into tune (id, workshop_id, title, tempo, meter, feel, part)
      select gen_random_uuid(), $1, * from unnest($2::text[], $3::numeric[], $4::text[], $5::text[], $6::text[])
-     on conflict (workshop_id, title) do update set tempo = excluded.tempo, meter = excluded.meter, feel = excluded.feel, part = excluded.part
+     on conflict (workshop_id, title) do update set tempo = excluded.tempo, meter = excluded.meter,
+       feel = excluded.feel, part = excluded.part
      returning id, title, xmax = 0 as is_new`,
     [
       teacher.workshop_id,
@@ -92,7 +93,8 @@ export async function keepTunes(
   await db.query(
     // A groove that is gone, or was put away meanwhile, fits nothing.
     `insert into tune_groove (tune_id, groove_id, workshop_id)
-     select one.t, g.id, $3 from unnest($1::uuid[], $2::uuid[]) one(t, g) join groove g on g.id = one.g and g.archived_at is null
+     select one.t, g.id, $3 from unnest($1::uuid[], $2::uuid[]) one(t, g)
+       join groove g on g.id = one.g and g.archived_at is null
      on conflict do nothing`,
     [pairs.map(([tune]) => tune), pairs.map(([, groove]) => groove), teacher.workshop_id],
   );

@@ -10,6 +10,7 @@ const take = (minute: number, more: Partial<TakeInBlock> = {}): TakeInBlock => (
   playedMs: 2 * MINUTE,
   tempo: 80,
   isClean: false,
+  counts: true,
   ...more,
 });
 const blocks = (...takes: TakeInBlock[]) => blocksOf(takes, (one) => one);
@@ -17,7 +18,16 @@ const blocks = (...takes: TakeInBlock[]) => blocksOf(takes, (one) => one);
 test('takes of one thing by one person are a block, with how long it sounded and between which tempos', () => {
   const all = blocks(take(10, { tempo: 88, isClean: true }), take(5, { tempo: 84 }), take(0));
   expect(all).toHaveLength(1);
-  expect(all[0]).toMatchObject({ from: 0, soundingMs: 6 * MINUTE, slowest: 80, quickest: 88, clean: 1 });
+  expect(all[0]).toMatchObject({ from: 0 });
+  expect(all[0]!.practised).toEqual({ soundingMs: 6 * MINUTE, slowest: 80, quickest: 88, clean: 1 });
+});
+
+test('what does not count stands in the block, and in none of its figures', () => {
+  const kit = { tempo: 120, isClean: true, counts: false };
+  const [block] = blocks(take(10, kit), take(5), take(0, kit));
+  expect(block).toMatchObject({ from: 0, practised: { soundingMs: 2 * MINUTE, slowest: 80, quickest: 80, clean: 0 } });
+  expect(block!.takes).toHaveLength(3);
+  expect(blocks(take(0, kit))[0]!.practised).toBeUndefined();
 });
 
 test('another thing, another person or a pause of more than an hour begins another', () => {

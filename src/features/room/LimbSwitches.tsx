@@ -28,7 +28,7 @@ export function LimbSwitches({ limb, inTask, isHeard, last, fixed, onTask, onHea
         variant={inTask ? 'contained' : 'outlined'}
         disabled={fixed || (inTask && last)}
         aria-pressed={inTask}
-        aria-label={`${limb} ${inTask ? 'in' : 'out of'} the task`}
+        aria-label={`${limb} ${inTask ? 'in task' : 'left out'}`}
         onClick={() => onTask(!inTask)}
         startIcon={inTask ? <CheckRounded /> : undefined}
         sx={{

@@ -1,10 +1,15 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
+import { flushSync } from 'react-dom';
 import { isElsewhere } from '@/sound/inputs/useInputs';
 
 /** Space starts and stops, wherever the focus is, but in a field of words or on a button that was reached by keys. */
 export function useSpace(onToggle: () => void): void {
   // A button that was clicked keeps the focus, but Space is not meant for it; one that was reached by keys has its own.
   const reaching = useRef(false);
+  const latest = useRef(onToggle);
+  useLayoutEffect(() => {
+    latest.current = onToggle;
+  });
   useEffect(() => {
     const onPointer = () => void (reaching.current = false);
     const onKey = (event: KeyboardEvent) => {
@@ -17,7 +22,9 @@ export function useSpace(onToggle: () => void): void {
       event.preventDefault();
       // A list that was just chosen from would open again; Enter and the arrow keys open it.
       event.stopPropagation();
-      if (!event.repeat) onToggle();
+      if (event.repeat) return;
+      if (target instanceof HTMLInputElement) flushSync(() => settle(target));
+      latest.current();
     };
     window.addEventListener('keydown', onKey, true);
     window.addEventListener('pointerdown', onPointer, true);
@@ -25,5 +32,11 @@ export function useSpace(onToggle: () => void): void {
       window.removeEventListener('keydown', onKey, true);
       window.removeEventListener('pointerdown', onPointer, true);
     };
-  }, [onToggle]);
+  }, []);
+}
+
+/** What stands in a field holds as if it had been left, and the focus stays. */
+function settle(field: HTMLInputElement): void {
+  field.blur();
+  field.focus();
 }

@@ -1,5 +1,5 @@
 import type { Clock } from '@/core/documents/settings';
-import { blocksOf, type Block } from '@/core/plan/blocks';
+import { blocksOf, type Block, type Practised } from '@/core/plan/blocks';
 import type { TakeRow } from '@/server/takes';
 import type { TakeGroup } from '@/ui/take/TakeTable';
 import { dayInWords } from '@/ui/words/dates';
@@ -18,29 +18,37 @@ export const blocksInWords = (takes: readonly TakeRow[], clock: Clock, withPlaye
     playedMs: take.played_ms,
     tempo: take.tempo,
     isClean: take.verdict?.about === 'clean',
+    counts: take.struck_by === 'player' && take.set_aside_why === null,
   })).map((block) => ({ say: lineOf(block, clock, withPlayer), takes: block.takes }));
 
-function lineOf(
-  { takes, from, soundingMs, slowest, quickest, clean }: Block<TakeRow>,
-  clock: Clock,
-  withPlayer: boolean,
-): string {
-  const [{ title, player, input, struck_by }] = takes as [TakeRow];
-  const inputs = new Set(takes.map((take) => take.input));
+function lineOf({ takes, from, practised }: Block<TakeRow>, clock: Clock, withPlayer: boolean): string {
+  const [{ title, player }] = takes as [TakeRow];
+  const own = takes.filter(({ struck_by }) => struck_by === 'player');
   return [
     withPlayer ? `${title}, ${player}` : title,
     dayInWords(from, clock),
     plural(takes.length, 'take'),
-    `${lengthInWords(soundingMs)} sounding`,
-    slowest === quickest ? `at ${tempoInWords(slowest)}` : `${tempoInWords(slowest)} to ${tempoInWords(quickest)}`,
-    clean > 0 && `${clean} clean`,
-    struck_by === 'kit' ? 'struck by the simulated kit' : heardInWords(inputs.size === 1 ? input : undefined),
+    ...(practised ? practisedInWords(practised) : []),
+    own.length > 0 && heardInWords(new Set(own.map(({ input }) => input))),
+    own.length < takes.length && kitInWords(takes.length - own.length, takes.length),
   ]
     .filter(Boolean)
     .join(' · ');
 }
 
-function heardInWords(input: TakeRow['input'] | undefined): string {
-  if (input === undefined) return 'heard in several ways';
+function practisedInWords({ soundingMs, slowest, quickest, clean }: Practised): string[] {
+  return [
+    `${lengthInWords(soundingMs)} sounding`,
+    slowest === quickest ? `at ${tempoInWords(slowest)}` : `${tempoInWords(slowest)} to ${tempoInWords(quickest)}`,
+    ...(clean > 0 ? [`${clean} clean`] : []),
+  ];
+}
+
+/** Who struck, where it was not the player. */
+const kitInWords = (kit: number, takes: number): string => `${kit < takes ? `${kit} ` : ''}struck by the simulated kit`;
+
+function heardInWords(inputs: ReadonlySet<TakeRow['input']>): string {
+  const [input] = inputs;
+  if (inputs.size > 1) return 'heard in several ways';
   return input === 'nothing' ? 'not heard' : `heard by ${input}`;
 }

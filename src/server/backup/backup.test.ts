@@ -31,14 +31,20 @@ const LEFT_OUT = [
 /** What the demo has no row of; numbers as they would be lost where a row were taken apart on its way. */
 const MORE_ROWS = `
   with of_take as (select player_id, groove_id, workshop_id from take where groove_id is not null order by id limit 1),
-    teacher as (select id, workshop_id from person where is_owner), of_lesson as (select id, workshop_id from lesson order by id limit 1),
-    a as (insert into ladder (person_id, groove_id, workshop_id, tempo, document) select player_id, groove_id, workshop_id, 71.3, '{"n": 9007199254740993.10}' from of_take),
+    teacher as (select id, workshop_id from person where is_owner),
+    of_lesson as (select id, workshop_id from lesson order by id limit 1),
+    a as (insert into ladder (person_id, groove_id, workshop_id, tempo, document) select player_id, groove_id,
+      workshop_id, 71.3, '{"n": 9007199254740993.10}' from of_take),
     b as (insert into holiday select gen_random_uuid(), workshop_id, 'Ice', '2026-12-20', '2027-01-03' from teacher),
-    c as (insert into lesson_template select gen_random_uuid(), workshop_id, id, 'Usual', '{"say": "one\\ntwo “three”"}' from teacher),
-    d as (insert into refused select player_id, 'raise x', t.workshop_id, teacher.id, '2027-01-03' from of_take t, teacher),
+    c as (insert into lesson_template select gen_random_uuid(), workshop_id, id, 'Usual',
+      '{"say": "one\\ntwo “three”"}' from teacher),
+    d as (insert into refused select player_id, 'raise x', t.workshop_id, teacher.id, '2027-01-03'
+      from of_take t, teacher),
     e as (insert into day_plan select player_id, '2026-11-20', workshop_id, '{}' from of_take),
     f as (insert into mail_address select player_id, workshop_id, 'one@example.org', true from of_take),
-    g as (insert into mail (id, workshop_id, written_by, about, kind, address, subject, body) select gen_random_uuid(), t.workshop_id, teacher.id, player_id, 'summary', 'one@example.org', 'x', 'y' from of_take t, teacher),
+    g as (insert into mail (id, workshop_id, written_by, about, kind, address, subject, body)
+      select gen_random_uuid(), t.workshop_id, teacher.id, player_id, 'summary', 'one@example.org', 'x', 'y'
+        from of_take t, teacher),
     h as (insert into ears select player_id, gen_random_uuid(), workshop_id, 'Tablet', '{}' from of_take),
     i as (insert into lesson_screen select l.id, l.workshop_id, t.groove_id, '{}' from of_lesson l, of_take t),
     j as (insert into lesson_groove select l.id, t.groove_id, l.workshop_id from of_lesson l, of_take t)
@@ -57,7 +63,8 @@ beforeAll(async () => {
     (select take_id from take_note) union (select id from take where assignment_id is not null order by id limit 20))`);
   await here.owner.query(
     `insert into recording (take_id, player_id, workshop_id, sound, kind, length_ms, zero_ms)
-       select id, player_id, workshop_id, '\\x1a45dfa300ff'::bytea, 'audio/webm', 4000.25, -12.5 from take order by id limit 3`,
+       select id, player_id, workshop_id, '\\x1a45dfa300ff'::bytea, 'audio/webm', 4000.25, -12.5 from take
+         order by id limit 3`,
   );
   await here.owner.query(MORE_ROWS);
   whole = await buffer(backupOf(mine.inSession, 'Boathouse', NOW));

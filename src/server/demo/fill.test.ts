@@ -13,7 +13,8 @@ const NOW = new Date('2026-11-20T12:00:00Z');
 const fingerprint = async () =>
   (
     await here.owner.query<{ sum: string }>(
-      `select md5(string_agg(concat_ws(' ', t.id, matched, missed, mean_error_ms, document), '' order by t.id)) as sum from take t`,
+      `select md5(string_agg(concat_ws(' ', t.id, matched, missed, mean_error_ms, document), '' order by t.id)) as sum
+        from take t`,
     )
   ).rows[0]!.sum;
 

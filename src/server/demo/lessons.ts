@@ -40,7 +40,8 @@ export async function fillLessons(db: Db, now: Date, teacher: { id: string; work
     const startsAt = instantOf(day, at, timeZone);
     const id = demoId(`lesson of ${name}`);
     await db.query(
-      `insert into lesson (id, workshop_id, teacher_id, lesson_time_id, of_day, starts_at, minutes, state, began_at, ended_at, words)
+      `insert into lesson (id, workshop_id, teacher_id, lesson_time_id, of_day, starts_at, minutes, state, began_at,
+        ended_at, words)
        values ($1, $2, $3, $4, $5, $6, $7, 'held', $6, $8, $9)`,
       [
         id,

@@ -60,7 +60,8 @@ export async function fillVolume(ownerUrl: string, volume: Volume, now: Date): P
 async function addStudents(db: Db, workshopId: string, count: number, now: Date): Promise<void> {
   await db.query(
     `insert into person (id, workshop_id, role, name, sign_in_name, age, level, setup, school)
-     select gen_random_uuid(), $1, 'teacher', 'Cox ' || n, 'cox' || n || '-' || substr(gen_random_uuid()::text, 1, 8), 'grown-up', 'concert',
+     select gen_random_uuid(), $1, 'teacher', 'Cox ' || n,
+       'cox' || n || '-' || substr(gen_random_uuid()::text, 1, 8), 'grown-up', 'concert',
        'crossed', 'e-and-a / trip-let'
      from generate_series(1, $2) n`,
     [workshopId, Math.floor(Math.max(0, count) / STUDENTS_A_TEACHER)],
@@ -68,7 +69,8 @@ async function addStudents(db: Db, workshopId: string, count: number, now: Date)
   await db.query(
     `with added as (
        insert into person (id, workshop_id, role, name, sign_in_name, age, level, setup, school)
-       select gen_random_uuid(), $1, 'student', 'Rower ' || n, 'rower' || n || '-' || substr(gen_random_uuid()::text, 1, 8), 'grown-up',
+       select gen_random_uuid(), $1, 'student', 'Rower ' || n,
+         'rower' || n || '-' || substr(gen_random_uuid()::text, 1, 8), 'grown-up',
          (array['first year', 'second year', 'advanced', 'concert'])[1 + n % 4], 'crossed', 'e-and-a / trip-let'
        from generate_series(1, $2) n returning id),
      taught as (
@@ -79,7 +81,8 @@ async function addStudents(db: Db, workshopId: string, count: number, now: Date)
      insert into assignment (id, workshop_id, student_id, groove_id, set_by, set_at, tempo, click, minutes, reason)
      select gen_random_uuid(), $1, added.id, chosen.id, teacher.id, $3, chosen.tempo, 'counts', 10, ''
      from (select id, row_number() over (order by id) as n from added) added
-     join (select id, tempo, row_number() over (order by id) as n, count(*) over () as of from groove where workshop_id = $1) chosen
+     join (select id, tempo, row_number() over (order by id) as n, count(*) over () as of from groove
+       where workshop_id = $1) chosen
        on chosen.n = 1 + added.n % chosen.of
      cross join (select id from person where workshop_id = $1 and is_owner limit 1) teacher`,
     [workshopId, count, now],
@@ -90,11 +93,13 @@ async function addStudents(db: Db, workshopId: string, count: number, now: Date)
 async function addLessons(db: Db, workshopId: string, now: Date): Promise<void> {
   await db.query(
     `create temporary table new_time on commit drop as
-     select gen_random_uuid() as id, p.id as student_id, (select min(t.teacher_id::text)::uuid from teaching t where t.student_id = p.id) as teacher_id,
+     select gen_random_uuid() as id, p.id as student_id,
+       (select min(t.teacher_id::text)::uuid from teaching t where t.student_id = p.id) as teacher_id,
        ($2::timestamptz - interval '28 days')::date + (row_number() over (order by p.id) % 7)::int as starts_on,
        make_time(8 + (row_number() over (order by p.id) % 12)::int, 0, 0) as at
      from person p
-     where p.workshop_id = $1 and p.role = 'student' and not exists (select from lesson_time_student s where s.student_id = p.id)`,
+     where p.workshop_id = $1 and p.role = 'student'
+       and not exists (select from lesson_time_student s where s.student_id = p.id)`,
     [workshopId, now],
   );
   await db.query(
@@ -112,8 +117,10 @@ async function addLessons(db: Db, workshopId: string, now: Date): Promise<void> 
      from new_time t cross join generate_series(0, 2) week`,
   );
   await db.query(
-    `insert into lesson (id, workshop_id, teacher_id, lesson_time_id, of_day, starts_at, minutes, state, began_at, ended_at, words)
-     select id, $1, teacher_id, time_id, of_day, of_day + at, 45, 'held', of_day + at, of_day + at + interval '45 minutes', 'Go on as set.'
+    `insert into lesson (id, workshop_id, teacher_id, lesson_time_id, of_day, starts_at, minutes, state, began_at,
+      ended_at, words)
+     select id, $1, teacher_id, time_id, of_day, of_day + at, 45, 'held', of_day + at,
+       of_day + at + interval '45 minutes', 'Go on as set.'
      from new_lesson`,
     [workshopId],
   );
@@ -127,10 +134,12 @@ async function addLessons(db: Db, workshopId: string, now: Date): Promise<void> 
 async function addLines(db: Db, workshopId: string, count: number, now: Date): Promise<void> {
   await db.query(
     `insert into event (workshop_id, happened_at, by_person, about, kind, detail)
-     select $1, $3::timestamptz - make_interval(mins => (${DAYS * 24 * 60} * (1 - g.n::float8 / $2))::int), o.id, p.id, 'homework set', 'Slow crossing'
+     select $1, $3::timestamptz - make_interval(mins => (${DAYS * 24 * 60} * (1 - g.n::float8 / $2))::int), o.id,
+       p.id, 'homework set', 'Slow crossing'
      from generate_series(1, greatest(0, $2 - (select count(*)::int from event))) g(n)
      cross join (select id from person where workshop_id = $1 and is_owner limit 1) o
-     join (select id, row_number() over (order by id) as n, count(*) over () as of from person where workshop_id = $1 and role = 'student') p
+     join (select id, row_number() over (order by id) as n, count(*) over () as of from person
+       where workshop_id = $1 and role = 'student') p
        on p.n = 1 + (g.n::bigint * 7919) % p.of`,
     [workshopId, count, now],
   );
@@ -160,17 +169,21 @@ async function addTakes(db: Db, count: number, now: Date): Promise<void> {
      select gen_random_uuid() as id, model.id as model_id, player.id as player_id, player.level,
        $2::timestamptz - make_interval(mins => (random() * ${DAYS * 24 * 60})::int) as played_at
      from generate_series(1, $1) g(n)
-     join (select id, row_number() over (order by id) as n, count(*) over () as of from take) model on model.n = 1 + g.n % model.of
-     join (select id, level, row_number() over (order by id) as n, count(*) over () as of from person where role = 'student') player
+     join (select id, row_number() over (order by id) as n, count(*) over () as of from take) model
+       on model.n = 1 + g.n % model.of
+     join (select id, level, row_number() over (order by id) as n, count(*) over () as of from person
+       where role = 'student') player
        on player.n = 1 + (g.n::bigint * 7919) % player.of`,
     [count, now],
   );
   await db.query(
     `insert into take (${columns.join(', ')})
-     select ${columns.map((name) => anew[name] ?? `model.${name}`).join(', ')} from copy join take model on model.id = copy.model_id`,
+     select ${columns.map((name) => anew[name] ?? `model.${name}`).join(', ')} from copy
+       join take model on model.id = copy.model_id`,
   );
   await db.query(
-    `insert into take_place (take_id, limb, bar, exercise, count, part, parts, counts, matched, missed, mean_error_ms, sd_error_ms)
+    `insert into take_place (take_id, limb, bar, exercise, count, part, parts, counts, matched, missed,
+      mean_error_ms, sd_error_ms)
      select copy.id, limb, bar, exercise, count, part, parts, counts, matched, missed, mean_error_ms, sd_error_ms
      from copy join take_place on take_id = copy.model_id`,
   );

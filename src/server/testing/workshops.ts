@@ -15,7 +15,8 @@ export async function emptyWorkshop(db: ThrowAway, signInName: string): Promise<
   const { rows } = await db.owner.query<{ id: string; workshop: string }>(
     `with w as (insert into workshop (name) values ('Empty shed') returning id)
      insert into person (workshop_id, role, is_owner, name, sign_in_name, level, school)
-       select id, 'teacher', true, 'Somebody', $1, 'concert', 'e-and-a / trip-let' from w returning id, workshop_id as workshop`,
+       select id, 'teacher', true, 'Somebody', $1, 'concert', 'e-and-a / trip-let' from w
+         returning id, workshop_id as workshop`,
     [signInName],
   );
   const owner = { ...rows[0]!, inSession: await sessionOf(db, rows[0]!.id) };
@@ -42,7 +43,8 @@ export async function everything(db: ThrowAway, workshop: string): Promise<Recor
   const found: Record<string, string[]> = {};
   for (const table of rows[0]!.all) {
     const { rows: kept } = await db.owner.query<{ row: string }>(
-      `select to_jsonb(r)::text as row from ${table} r where ${(await db.owner.query<{ is: string }>('select rows_of_workshop($1) as is', [table])).rows[0]!.is}`,
+      `select to_jsonb(r)::text as row from ${table} r
+        where ${(await db.owner.query<{ is: string }>('select rows_of_workshop($1) as is', [table])).rows[0]!.is}`,
       [workshop],
     );
     found[table] = kept.map(({ row }) => row).toSorted();

@@ -23,13 +23,10 @@ import type { Feel } from '@/core/form/form';
 import type { Bpm } from '@/core/time/units';
 import { BarBand } from './BarBand';
 import type { Bead, BlamedFrame, UnheardBand } from './beads';
-import { barsPerRow, lanesOf, SIZES, type Lane, type StripSize } from './layout';
+import { barsPerRow, lanesOf, REACH, sizeThatFits, SIZES, type Lane, type StripSize } from './layout';
 import { Margin } from './Margin';
 import { barsInWords, barsDrawn } from './drawn';
-import { useWidth } from './useWidth';
-
-/** How far a row's drawing reaches over its top, in pixels. */
-const REACH = { room: 18, low: 14, desk: 18, glance: 9 } as const;
+import { useSize } from './useWidth';
 
 /** How the room moves the playhead: straight on the drawing, without asking React. */
 export interface StripHandle {
@@ -43,6 +40,7 @@ export interface StripProps {
   /** For swing that depends on the tempo; the groove's own when left out. */
   bpm?: Bpm;
   swing?: Feel;
+  /** Of one that `follows` it is the size its frame has place for. */
   size: StripSize;
   /** What the bars are called where not by their number. */
   barNames?: readonly string[];
@@ -92,7 +90,7 @@ export const Strip = memo(function Strip({
   school,
   bpm,
   swing,
-  size,
+  size: wanted,
   barNames,
   task,
   laneNotes,
@@ -111,10 +109,12 @@ export const Strip = memo(function Strip({
   selection,
   onPointer,
 }: StripProps) {
-  const [frame, width] = useWidth<HTMLDivElement>();
+  const [frame, inside] = useSize<HTMLDivElement>(follows);
+  const width = inside?.width;
   const playheads = useRef<(SVGGElement | null)[]>([]);
   const lanes = useLanes(groove, idleLanes);
   const bars = barsDrawn(groove, school, bpm, swing);
+  const size = follows && inside ? sizeThatFits(bars, lanes.length, inside) : wanted;
   const perRow = barsPerRow(bars, width ?? 1100, size);
   const rows = Array.from({ length: Math.ceil(bars.length / perRow) }, (_, row) =>
     bars.slice(row * perRow, (row + 1) * perRow),

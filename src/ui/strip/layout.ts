@@ -25,6 +25,9 @@ export const SIZES = {
 /** How far each count's shade begins before its slot, in pixels. */
 export const SHADE_LEAD = 16;
 
+/** How far a row's drawing reaches over its top, in pixels. */
+export const REACH = { room: 18, low: 14, desk: 18, glance: 9 } as const;
+
 export type StripSize = keyof typeof SIZES;
 
 /** Share of a lane's height a stick starts from. */
@@ -106,4 +109,19 @@ export function barsPerRow(bars: readonly DrawnBar[], width: number, size: Strip
   const { margin, slot } = SIZES[size];
   const widest = Math.max(...bars.map((bar) => bar.slots.length * slot));
   return Math.min(bars.length, Math.max(1, Math.floor((width - margin) / Math.max(widest, 220))));
+}
+
+/**
+ * How large a strip can be drawn that fills a frame: as for the room when the row that plays and the one after it fit,
+ * else low.
+ */
+export function sizeThatFits(
+  bars: readonly DrawnBar[],
+  lanes: number,
+  { width, height }: { width: number; height: number },
+): StripSize {
+  const { head, lane, margin, slot } = SIZES.room;
+  const widest = Math.max(...bars.map((bar) => bar.slots.length * slot));
+  const rows = Math.min(2, Math.ceil(bars.length / barsPerRow(bars, width, 'room')));
+  return margin + widest <= width && rows * (REACH.room + head + lanes * lane) <= height ? 'room' : 'low';
 }

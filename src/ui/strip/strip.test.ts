@@ -8,7 +8,7 @@ import { judge } from '@/core/take/judge';
 import { simulateKit } from '@/core/take/simulatedKit';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { beadsOf, errorInWords, kindOf, unheardBands } from './beads';
-import { barsPerRow, drawnBars, lanesOf } from './layout';
+import { barsPerRow, drawnBars, lanesOf, sizeThatFits } from './layout';
 
 const groove = together(oneLine('AtAtAtAt'), oneLine('..A...A.', 'left hand'));
 const tempo = 60;
@@ -35,6 +35,28 @@ describe('the drawing of a bar', () => {
   test('as many bars in a row as can be read, at least one', () => {
     const bars = drawnBars({ ...groove, bars: Array.from({ length: 6 }, () => groove.bars[0]!) }, SCHOOLS[0], tempo);
     expect([320, 800, 1200, 4000].map((width) => barsPerRow(bars, width, 'desk'))).toEqual([1, 3, 4, 6]);
+  });
+});
+
+describe('a strip that fills a frame', () => {
+  const bars = (many: number) =>
+    drawnBars({ ...groove, bars: Array.from({ length: many }, () => groove.bars[0]!) }, SCHOOLS[0], tempo);
+  const fits = (many: number, width: number, height: number) => sizeThatFits(bars(many), 4, { width, height });
+
+  test('is as for the room while its lanes fit under the counts, and low where they do not', () => {
+    expect(fits(1, 1100, 18 + 62 + 4 * 72)).toBe('room');
+    expect(fits(1, 1100, 18 + 62 + 4 * 72 - 1)).toBe('low');
+    expect(sizeThatFits(bars(1), 2, { width: 1100, height: 250 })).toBe('room');
+  });
+
+  test('shows the row after the one that plays, where there is one', () => {
+    expect(fits(8, 1100, 500)).toBe('low');
+    expect(fits(8, 1100, 2 * (18 + 62 + 4 * 72))).toBe('room');
+  });
+
+  test('is low where its slots would be too narrow to read', () => {
+    const slots = bars(1)[0]!.slots.length;
+    expect([0, 1].map((less) => fits(1, 128 + 30 * slots - less, 800))).toEqual(['room', 'low']);
   });
 });
 

@@ -18,6 +18,9 @@ const STRIP_HEIGHT = { 1: 116, 2: 168, 3: 220, 4: 272 } as const;
 /** Two lines of a stave, so that one can read ahead; less on a low phone, for the pads. */
 const TWO_LINES = 'min(372px, 48dvh)';
 
+/** A phone on its side: what is played on the left, and the pads beside it. */
+const ON_ITS_SIDE = '@media (max-height: 500px) and (orientation: landscape)';
+
 /**
  * A phone while it plays: the bar that is played, the count, the pads for two thumbs, stop. All else is one touch
  * away.
@@ -42,9 +45,15 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
         pb: 'max(8px, env(safe-area-inset-bottom))',
         overflow: 'hidden',
         touchAction: 'manipulation',
+        [ON_ITS_SIDE]: {
+          display: 'grid',
+          gridTemplate: `'head count pads' auto
+            'lines lines pads' minmax(0, 1fr)
+            'lines lines more' auto / minmax(0, 1fr) auto 40%`,
+        },
       }}
     >
-      <Box sx={{ flex: 'none', display: 'flex', alignItems: 'center', gap: 1.5 }}>
+      <Box sx={{ flex: 'none', display: 'flex', alignItems: 'center', gap: 1.5, gridArea: 'head' }}>
         <Ring handle={ring} size={64}>
           <IconButton
             onClick={toggle}
@@ -69,16 +78,19 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
           </Typography>
         </Box>
       </Box>
-      <Box sx={{ flex: `0 0 ${sight ? TWO_LINES : `${strip}px`}`, minHeight: 0 }}>
+      <Box sx={{ flex: `0 0 ${sight ? TWO_LINES : `${strip}px`}`, minHeight: 0, gridArea: 'lines' }}>
         <PlayedLines frame={frame} size="low" follows />
       </Box>
-      <Box sx={{ flex: 'none' }}>
+      <Box sx={{ flex: 'none', gridArea: 'count' }}>
         <CountWord frame={frame} size={84} />
       </Box>
-      <Box sx={{ flex: '1 1 0', minHeight: 0, display: 'flex' }}>
+      <Box sx={{ flex: '1 1 0', minHeight: 0, display: 'flex', gridArea: 'pads' }}>
         <Pads frame={frame} isLarge />
       </Box>
-      <Button onClick={() => frame.setSettingUp(true)} sx={{ flex: 'none', minHeight: 44, color: 'text.secondary' }}>
+      <Button
+        onClick={() => frame.setSettingUp(true)}
+        sx={{ flex: 'none', minHeight: 44, color: 'text.secondary', gridArea: 'more' }}
+      >
         Level, click, limbs
       </Button>
     </Box>

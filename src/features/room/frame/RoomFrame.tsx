@@ -45,7 +45,8 @@ export function RoomFrame({
   const frame = useFrame(options);
   const { school, report, state, chart } = useRoom();
   const { judged } = state;
-  const isPhone = useMediaQuery('(max-width: 599px)', { noSsr: true });
+  // Also one that lies on its side.
+  const isPhone = useMediaQuery('(max-width: 599px), (max-height: 500px)', { noSsr: true });
   const { playing, isSettingUp, setSettingUp } = frame;
   const view = { frame, tempo, hasLength, isHidden, next, line, panel: panel?.(playing, frame.attempt.follow) };
   return (
