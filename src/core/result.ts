@@ -69,13 +69,38 @@ export const problemsOf = (error: z.ZodError): Problem[] =>
       ...(Object.keys(numbers).length && { numbers }),
       path,
       where: path.map((key) => (typeof key === 'number' ? key + 1 : key)).join(' '),
-      say: issue.message,
+      say: inWords(issue),
       remedy: '',
     };
   });
 
+/** What a checker of shapes says by itself of what it was given no words for. */
+const UNWORDED = /^(?:Invalid (?:input|option|key|value|element)|Unrecognized keys?|Too (?:big|small): expected)/;
+
+const EXPECTED: Record<string, string> = {
+  array: 'a list',
+  boolean: 'yes or no',
+  number: 'a number',
+  object: 'a record',
+  record: 'a record',
+  string: 'a text',
+};
+
+/** What is wrong in people's words, also where a shape has none of its own: then it is nothing that is typed. */
+function inWords(issue: z.core.$ZodIssue): string {
+  const { code, message } = issue;
+  if (!UNWORDED.test(message)) return message;
+  if (code === 'unrecognized_keys')
+    return `${issue.keys.map((key) => `“${key.slice(0, 40)}”`).join(', ')} ${issue.keys.length === 1 ? 'is' : 'are'} not known here.`;
+  if (code === 'invalid_type' && message.endsWith('received undefined')) return 'It is missing.';
+  if (code === 'invalid_type' && EXPECTED[issue.expected]) return `It has to be ${EXPECTED[issue.expected]}.`;
+  if (code === 'too_small' || code === 'too_big')
+    return `It is too ${code === 'too_small' ? 'short or too low' : 'long or too high'}.`;
+  return 'It is none of what can stand here.';
+}
+
 /** The first thing a shape found wrong with a value, in words; undefined when there is nothing. */
 export function wrongWith(shape: z.ZodType, value: unknown): string | undefined {
   const read = shape.safeParse(value);
-  return read.success ? undefined : read.error.issues[0]!.message;
+  return read.success ? undefined : inWords(read.error.issues[0]!);
 }

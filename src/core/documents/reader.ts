@@ -40,7 +40,7 @@ export function readVersioned<T>(json: unknown, { name, version, shape, migratio
 
 function versionProblem(name: string, version: unknown, ours: number): Problem {
   const isKnown = typeof version === 'number' && Number.isInteger(version);
-  const where = { path: ['version'], where: 'version' };
+  const where = { path: ['version'], where: '' };
   const older = 'Open it in the Mochila that wrote it and save it again there.';
   if (!isKnown)
     return { code: 'no-version', ...where, say: `This is not a ${name}: it does not say its version.`, remedy: older };

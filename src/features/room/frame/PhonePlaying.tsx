@@ -49,7 +49,7 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
           display: 'grid',
           gridTemplate: `'head count pads' auto
             'lines lines pads' minmax(0, 1fr)
-            'lines lines more' auto / minmax(0, 1fr) auto 40%`,
+            'lines lines more' auto / minmax(0, 1fr) auto 36%`,
         },
       }}
     >
@@ -81,7 +81,7 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
       <Box sx={{ flex: `0 0 ${sight ? TWO_LINES : `${strip}px`}`, minHeight: 0, gridArea: 'lines' }}>
         <PlayedLines frame={frame} size="low" follows />
       </Box>
-      <Box sx={{ flex: 'none', gridArea: 'count' }}>
+      <Box sx={{ flex: 'none', gridArea: 'count', [ON_ITS_SIDE]: { '& > *': { minWidth: 110 } } }}>
         <CountWord frame={frame} size={84} />
       </Box>
       <Box sx={{ flex: '1 1 0', minHeight: 0, display: 'flex', gridArea: 'pads' }}>
