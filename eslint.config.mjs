@@ -24,6 +24,18 @@ const config = [
       'no-nested-ternary': 'error',
     },
   },
+  // A page of it is read at once: no line, no file, no component longer than that. Texts may be, they are not broken.
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    rules: {
+      'max-len': [
+        'error',
+        { code: 120, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignoreUrls: true },
+      ],
+      'max-lines': ['error', 300],
+    },
+  },
+  { files: ['src/**/*.tsx'], rules: { 'max-lines-per-function': ['error', 150] } },
   // What only the types can tell: promises nobody waits for, and assertions that say nothing.
   {
     files: ['src/**/*.{ts,tsx}', 'e2e/**/*.ts'],

@@ -34,8 +34,7 @@ async function played(
   }: { bpm?: number; clean?: boolean; kit?: boolean; assignment?: string } = {},
 ): Promise<void> {
   const { rows } = await here.owner.query<{ column_name: string }>(
-    `select column_name from information_schema.columns
-      where table_schema = 'public' and table_name = 'take' and is_generated = 'NEVER'`,
+    "select column_name from information_schema.columns where table_name = 'take' and is_generated = 'NEVER'",
   );
   const changed: Record<string, string> = {
     id: 'gen_random_uuid()',

@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import { visuallyHidden } from '@mui/utils';
 import dynamic from 'next/dynamic';
 import { placeInWords } from '@/core/count/placeInWords';
+import type { School } from '@/core/count/schools';
 import { LIMBS } from '@/core/groove/limbs';
 import { Page } from '@/ui/Page';
 import { Strip } from '@/ui/strip/Strip';
@@ -29,6 +30,7 @@ const TransformDialog = dynamic(() => import('./TransformDialog').then((module) 
 
 /** The teacher's desk: place strokes by pointer, keys or words, see and hear at once what came of it. */
 export function Bench({ id, level, school, settings, opened, saveNumber }: BenchProps) {
+  const bench = useBench({ id, level, school, opened, saveNumber });
   const {
     groove,
     cursor,
@@ -54,13 +56,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
     onPointer,
     onKey,
     desk,
-    helping,
-    setHelping,
-    transforming,
-    recording,
-    setRecording,
-    setTransforming,
-  } = useBench({ id, level, school, opened, saveNumber });
+  } = bench;
   const { does } = editing;
 
   return (
@@ -157,6 +153,18 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
           onHelp={desk.help}
         />
       </Box>
+      <BenchDialogs bench={bench} school={school} />
+    </Page>
+  );
+}
+
+/** What is opened over the bench: its keys, what is played in, what is made of the groove. */
+function BenchDialogs({ bench, school }: { bench: ReturnType<typeof useBench>; school: School }) {
+  const { groove, cursor, selection, hearing, editing, helping, setHelping } = bench;
+  const { recording, setRecording, transforming, setTransforming } = bench;
+  const { answer } = editing.does;
+  return (
+    <>
       {helping && <KeyList onClose={() => setHelping(false)} />}
       {recording && (
         <RecordDialog
@@ -166,7 +174,7 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
           onClose={() => setRecording(false)}
           onTake={(next, say) => {
             setRecording(false);
-            does.answer({ groove: next, say });
+            answer({ groove: next, say });
           }}
         />
       )}
@@ -180,10 +188,10 @@ export function Bench({ id, level, school, settings, opened, saveNumber }: Bench
           onClose={() => setTransforming(false)}
           onTake={(next, say) => {
             setTransforming(false);
-            does.answer({ groove: next, say });
+            answer({ groove: next, say });
           }}
         />
       )}
-    </Page>
+    </>
   );
 }

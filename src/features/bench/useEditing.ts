@@ -39,7 +39,9 @@ export type Transforming = Answer | Transformed | ((groove: Groove) => Answer | 
 /** Everything that changes the groove, and what the person is told of it. */
 export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, school: School) {
   const { groove, cursor, height } = state;
-  const [notice, setNotice] = useState<{ severity: 'info' | 'error'; say: string }>();
+  const [said, setNotice] = useState<{ severity: 'info' | 'error'; say: string; of?: Groove }>();
+  // What was in the way of one groove is not said of another.
+  const notice = said?.of && said.of !== groove ? undefined : said;
   const [losing, setLosing] = useState<{ say: string; groove: Groove }>();
   const under = strokeUnder(state);
   const selection = selectedIn(state);
@@ -54,7 +56,11 @@ export function useEditing(state: BenchState, dispatch: Dispatch<BenchAction>, s
   const answer = (asked: Transforming) => {
     const given = typeof asked === 'function' ? asked(groove) : asked;
     if ('ok' in given && !given.ok)
-      return setNotice({ severity: 'error', say: `${given.problems[0]!.say} ${given.problems[0]!.remedy}` });
+      return setNotice({
+        severity: 'error',
+        say: `${given.problems[0]!.say} ${given.problems[0]!.remedy}`,
+        of: groove,
+      });
     const { groove: next, say } = 'ok' in given ? given.value : given;
     edit(next);
     setNotice({ severity: 'info', say });

@@ -89,6 +89,7 @@ export const BarBand = memo(function BarBand({
   const baseline = (index: number) => head + (index + 1) * lane - 8;
   const wordSize = size === 'glance' ? 10 : 12;
   const laneIndex = new Map(lanes.map(({ limb }, index) => [limb, index]));
+  const top = (limb: Limb) => head + laneIndex.get(limb)! * lane;
   const pale = (limb: Limb) => (task && !task.includes(limb) ? 0.3 : 1);
 
   const point = (kind: 'down' | 'move' | 'up') => (event: PointerEvent<HTMLElement>) => {
@@ -134,21 +135,7 @@ export const BarBand = memo(function BarBand({
         <Head bar={bar} size={size} height={height} theme={theme} narrow={narrow} />
         {held !== undefined && <Fermata percent={held} colour={text.primary} />}
         {selection && <Selected bar={bar} selection={selection} lanes={lanes} head={head} lane={lane} theme={theme} />}
-        {bands?.map((band) => {
-          const top = head + laneIndex.get(band.limb)! * lane;
-          return (
-            <rect
-              key={band.key}
-              x={`${band.percent - band.half}%`}
-              width={`${2 * band.half}%`}
-              y={top + 4}
-              height={lane - 12}
-              rx={3}
-              fill={cloth.unheard}
-              opacity={0.9}
-            />
-          );
-        })}
+        {bands && <Unheard bands={bands} top={top} lane={lane} fill={cloth.unheard} />}
         {strokes.map((stroke) => {
           const index = laneIndex.get(stroke.limb)!;
           return (
@@ -182,13 +169,13 @@ export const BarBand = memo(function BarBand({
           </svg>
         ))}
         {cursor && laneIndex.has(cursor.limb) && (
-          <CursorMark percent={percentOf(bar, cursor.at)} y={head + laneIndex.get(cursor.limb)! * lane} lane={lane} />
+          <CursorMark percent={percentOf(bar, cursor.at)} y={top(cursor.limb)} lane={lane} />
         )}
         {beads?.map((bead) => (
           <BeadMark
             key={bead.key}
             bead={bead}
-            top={head + laneIndex.get(bead.limb)! * lane}
+            top={top(bead.limb)}
             lane={lane}
             rounds={rounds}
             theme={theme}
@@ -196,19 +183,7 @@ export const BarBand = memo(function BarBand({
             onBead={onBead}
           />
         ))}
-        {frames?.map(({ key, limb, from, to }) => (
-          <rect
-            key={key}
-            data-blamed=""
-            style={{ x: `calc(${from}% - 11px)`, width: `calc(${to - from}% + 22px)` }}
-            y={head + laneIndex.get(limb)! * lane - 1}
-            height={lane - 3}
-            rx={8}
-            fill="none"
-            stroke={text.primary}
-            strokeWidth={1.75}
-          />
-        ))}
+        {frames && <Framed frames={frames} top={top} lane={lane} stroke={text.primary} />}
         <g ref={(line) => playhead(barIndex, line)} style={{ visibility: 'hidden', transformBox: 'view-box' }}>
           <line y1={-4} y2={height} stroke={cloth.playhead} strokeWidth={2.5} />
           <circle cy={-4} r={5} fill={cloth.playhead} />
@@ -217,6 +192,45 @@ export const BarBand = memo(function BarBand({
     </Box>
   );
 });
+
+interface InLanes {
+  /** Where a limb's lane begins, in pixels from the top. */
+  top: (limb: Limb) => number;
+  lane: number;
+}
+
+/** The bands round the strokes in which nobody hears an error. */
+function Unheard({ bands, top, lane, fill }: InLanes & { bands: readonly UnheardBand[]; fill: string }) {
+  return bands.map(({ key, limb, percent, half }) => (
+    <rect
+      key={key}
+      x={`${percent - half}%`}
+      width={`${2 * half}%`}
+      y={top(limb) + 4}
+      height={lane - 12}
+      rx={3}
+      fill={fill}
+      opacity={0.9}
+    />
+  ));
+}
+
+/** What is to be looked at first. */
+function Framed({ frames, top, lane, stroke }: InLanes & { frames: readonly BlamedFrame[]; stroke: string }) {
+  return frames.map(({ key, limb, from, to }) => (
+    <rect
+      key={key}
+      data-blamed=""
+      style={{ x: `calc(${from}% - 11px)`, width: `calc(${to - from}% + 22px)` }}
+      y={top(limb) - 1}
+      height={lane - 3}
+      rx={8}
+      fill="none"
+      stroke={stroke}
+      strokeWidth={1.75}
+    />
+  ));
+}
 
 interface ClothProps {
   bar: DrawnBar;

@@ -139,3 +139,34 @@ export function blamedFrames(
 }
 
 const placeKey = ({ limb, bar, written, role }: TimedStroke) => `${limb} ${bar} ${written.n}/${written.d} ${role}`;
+
+/** Rounds of a take, counted from 0; `to` is the one after the last. */
+export interface RoundsShown {
+  from: number;
+  to: number;
+}
+
+/** More rounds than these over one another in a lane are not told apart. */
+const MOST_ROUNDS = 16;
+/** More hits where none was due than these are a blot. */
+const MOST_EXTRA = 400;
+
+/** What of a take can be looked at together: all of it and each round by itself; of a long one a stretch at a time. */
+export function roundsToShow(rounds: number): [RoundsShown, ...RoundsShown[]] {
+  const size = rounds > MOST_ROUNDS ? MOST_ROUNDS : 1;
+  const parts = Array.from({ length: Math.ceil(rounds / size) }, (_, index) => ({
+    from: index * size,
+    to: Math.min(rounds, (index + 1) * size),
+  }));
+  return size > 1
+    ? (parts as [RoundsShown, ...RoundsShown[]])
+    : [{ from: 0, to: rounds }, ...(rounds > 1 ? parts : [])];
+}
+
+/** The beads of these rounds, the first of them on top; of hits where none was due no more than can be seen. */
+export function beadsIn(beads: readonly Bead[], { from, to }: RoundsShown): Bead[] {
+  let extra = 0;
+  return beads
+    .filter(({ round, kind }) => round >= from && round < to && (kind !== 'extra' || ++extra <= MOST_EXTRA))
+    .map((bead) => ({ ...bead, round: bead.round - from }));
+}

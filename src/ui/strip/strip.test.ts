@@ -7,7 +7,7 @@ import { emptyTake } from '@/core/testing/takes';
 import { judge } from '@/core/take/judge';
 import { simulateKit } from '@/core/take/simulatedKit';
 import { oneLine, together } from '@/core/testing/arbitrary';
-import { beadsOf, errorInWords, kindOf, unheardBands } from './beads';
+import { beadsIn, beadsOf, errorInWords, kindOf, unheardBands, roundsToShow } from './beads';
 import { barsPerRow, drawnBars, lanesOf, sizeThatFits } from './layout';
 
 const groove = together(oneLine('AtAtAtAt'), oneLine('..A...A.', 'left hand'));
@@ -35,6 +35,38 @@ describe('the drawing of a bar', () => {
   test('as many bars in a row as can be read, at least one', () => {
     const bars = drawnBars({ ...groove, bars: Array.from({ length: 6 }, () => groove.bars[0]!) }, SCHOOLS[0], tempo);
     expect([320, 800, 1200, 4000].map((width) => barsPerRow(bars, width, 'desk'))).toEqual([1, 3, 4, 6]);
+  });
+});
+
+describe('a take of many rounds', () => {
+  test('is looked at whole and round by round, a long one in stretches of 16', () => {
+    expect(roundsToShow(1)).toEqual([{ from: 0, to: 1 }]);
+    expect(roundsToShow(2)).toEqual([
+      { from: 0, to: 2 },
+      { from: 0, to: 1 },
+      { from: 1, to: 2 },
+    ]);
+    expect(roundsToShow(16)).toHaveLength(17);
+    expect(roundsToShow(33).map(({ from, to }) => [from, to])).toEqual([
+      [0, 16],
+      [16, 32],
+      [32, 33],
+    ]);
+  });
+
+  test('shows the beads of the rounds that were asked for, and no more extra hits than can be seen', () => {
+    const bead = { limb: 'left hand', bar: 0, percent: 0, ms: 0, title: '' } as const;
+    const hits = Array.from(
+      { length: 1000 },
+      (_, key) => ({ ...bead, key: `${key}`, round: key % 2, kind: 'extra' }) as const,
+    );
+    const strokes = [0, 1, 2].map((round) => ({ ...bead, key: `stroke ${round}`, round, kind: 'near' }) as const);
+    const shown = beadsIn([...strokes, ...hits], { from: 1, to: 3 });
+    expect(shown.filter(({ kind }) => kind === 'near').map(({ key, round }) => `${key}: ${round}`)).toEqual([
+      'stroke 1: 0',
+      'stroke 2: 1',
+    ]);
+    expect(shown.filter(({ kind }) => kind === 'extra')).toHaveLength(400);
   });
 });
 

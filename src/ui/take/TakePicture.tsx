@@ -13,7 +13,16 @@ import type { Take } from '@/core/documents/take';
 import type { Judgement } from '@/core/take/judge';
 import { blamedIn } from '@/core/take/blamed';
 import { barsBySection } from '@/core/take/chartFigures';
-import { beadsOf, blamedFrames, unheardBands, WIDENED, type Bead } from '../strip/beads';
+import {
+  beadsIn,
+  beadsOf,
+  blamedFrames,
+  roundsToShow,
+  unheardBands,
+  WIDENED,
+  type Bead,
+  type RoundsShown,
+} from '../strip/beads';
 import { Strip, type StripHandle } from '../strip/Strip';
 
 interface TakePictureProps {
@@ -27,18 +36,27 @@ interface TakePictureProps {
   onBead?: (bead: Bead) => void;
 }
 
-/** A take on its groove's strip: a bead a hit, all rounds over one another or one at a time. */
+/** A take on its groove's strip: a bead a hit, rounds over one another or one at a time; a long take by stretches. */
 export function TakePicture({ take, judgement, school, handle, marked, onBead }: TakePictureProps) {
-  const [round, setRound] = useState<number>();
+  const [chosen, setChosen] = useState<number>();
   const [widened, setWidened] = useState(true);
   const widen = widened ? WIDENED : 1;
   const all = useMemo(() => beadsOf(judgement, widen), [judgement, widen]);
   const bands = useMemo(() => unheardBands(judgement, widen), [judgement, widen]);
   const frames = useMemo(() => blamedFrames(judgement, blamedIn(take, judgement), widen), [take, judgement, widen]);
   const barNames = useMemo(() => barsBySection(take), [take]);
-  const shown = round === undefined ? all : all.filter((bead) => bead.round === round);
-  const rounds = 1 + Math.max(0, ...all.map((bead) => bead.round));
-  const beads = round === undefined ? shown : shown.map((bead) => ({ ...bead, round: 0 }));
+  const rounds = useMemo(() => 1 + all.reduce((last, { round }) => Math.max(last, round), 0), [all]);
+  const choices = useMemo(() => roundsToShow(rounds), [rounds]);
+  // What is listened to is in sight, unless something else was chosen.
+  const heard = all.find(({ key }) => key === marked)?.round ?? 0;
+  const follows = Math.max(
+    0,
+    choices.findIndex(({ from, to }) => from <= heard && heard < to),
+  );
+  const index = chosen ?? follows;
+  const shown = choices[index]!;
+  const beads = useMemo(() => beadsIn(all, shown), [all, shown]);
+  const isOne = shown.to - shown.from === 1 && rounds > 1;
 
   return (
     <Box>
@@ -52,8 +70,8 @@ export function TakePicture({ take, judgement, school, handle, marked, onBead }:
         task={take.task}
         beads={beads}
         bands={bands}
-        frames={round === undefined ? frames : undefined}
-        rounds={round === undefined ? rounds : 1}
+        frames={isOne ? undefined : frames}
+        rounds={shown.to - shown.from}
         handle={handle}
         marked={marked}
         onBead={onBead}
@@ -68,13 +86,12 @@ export function TakePicture({ take, judgement, school, handle, marked, onBead }:
           select
           label="Rounds"
           sx={{ width: 140 }}
-          value={round ?? 'all'}
-          onChange={({ target }) => setRound(target.value === 'all' ? undefined : Number(target.value))}
+          value={index}
+          onChange={({ target }) => setChosen(Number(target.value))}
         >
-          <MenuItem value="all">all {rounds}</MenuItem>
-          {Array.from({ length: rounds }, (_, index) => (
-            <MenuItem key={index} value={index}>
-              round {index + 1}
+          {choices.map((choice, at) => (
+            <MenuItem key={at} value={at}>
+              {inWords(choice, rounds)}
             </MenuItem>
           ))}
         </TextField>
@@ -91,4 +108,9 @@ export function TakePicture({ take, judgement, school, handle, marked, onBead }:
       </Stack>
     </Box>
   );
+}
+
+function inWords({ from, to }: RoundsShown, rounds: number): string {
+  if (to - from === rounds) return `all ${rounds}`;
+  return to - from === 1 ? `round ${to}` : `${from + 1} to ${to}`;
 }

@@ -127,7 +127,7 @@ function Row({ take, reader, withPlayer, words }: RowProps) {
       <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
         {take.matched + take.missed ? `${take.missed} of ${take.matched + take.missed}` : '–'}
       </TableCell>
-      <TableCell align="right">{take.extra}</TableCell>
+      <TableCell align="right">{take.extra.toLocaleString('en')}</TableCell>
       <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
         {driftInWords(take.tempo_drift_percent)}
       </TableCell>

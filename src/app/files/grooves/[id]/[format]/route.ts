@@ -20,8 +20,8 @@ const wishesShape = z.object({
 const refused = (status: number, say: string) => Response.json({ say }, { status });
 
 /**
- * A groove one may see as a file of each kind; once through, at its own tempo. Of a MIDI file a click, bars counted in and
- * its swing as it is written may be asked for.
+ * A groove one may see as a file of each kind; once through, at its own tempo. Of a MIDI file a click, bars counted in
+ * and its swing as it is written may be asked for.
  */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string; format: string }> }) {
   const [who, token] = await Promise.all([person(), sessionToken()]);
