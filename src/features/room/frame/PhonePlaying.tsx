@@ -47,6 +47,7 @@ export function PhonePlaying({ frame, tempo, line }: RoomView) {
         touchAction: 'manipulation',
         [ON_ITS_SIDE]: {
           display: 'grid',
+          columnGap: 2,
           gridTemplate: `'head count pads' auto
             'lines lines pads' minmax(0, 1fr)
             'lines lines more' auto / minmax(0, 1fr) auto 36%`,
