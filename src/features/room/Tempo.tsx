@@ -93,7 +93,7 @@ export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: bool
               onPointerDown={(event) => tap(event.timeStamp)}
               onKeyDown={(event) => event.key === 'Enter' && !event.repeat && tap(event.timeStamp)}
               variant="outlined"
-              sx={{ minWidth: 88, height: 36, gridColumn: '1 / -1', color: 'text.primary' }}
+              sx={{ minWidth: 88, height: 44, gridColumn: '1 / -1', color: 'text.primary' }}
             >
               {taps.length > 1 ? `Tap (${taps.length})` : 'Tap'}
             </Button>
@@ -101,7 +101,7 @@ export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: bool
               aria-label="Half the tempo"
               disabled={bpm / 2 < SLOWEST}
               onClick={() => step(-bpm / 2)}
-              sx={{ minWidth: 44, height: 32, p: 0, color: 'text.primary' }}
+              sx={{ minWidth: 44, height: 44, p: 0, color: 'text.primary' }}
             >
               ½
             </Button>
@@ -109,7 +109,7 @@ export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: bool
               aria-label="Double the tempo"
               disabled={bpm * 2 > FASTEST}
               onClick={() => step(bpm)}
-              sx={{ minWidth: 44, height: 32, p: 0, color: 'text.primary' }}
+              sx={{ minWidth: 44, height: 44, p: 0, color: 'text.primary' }}
             >
               ×2
             </Button>
