@@ -77,12 +77,13 @@ test('sound that is taken away, or not there, is said; what was played is kept a
 
 for (const [screen, width, height] of [
   ['a phone', 390, 844],
+  ['a phone on its side', 844, 390],
   ['a low laptop', 1366, 650],
 ] as const)
   test(`on ${screen} all that is needed while playing is in sight, whatever is played`, async ({ browser }) => {
     const context = await browser.newContext({
       viewport: { width, height },
-      hasTouch: width < 600,
+      hasTouch: Math.min(width, height) < 600,
       baseURL: process.env.DEMO_URL,
     });
     const page = await context.newPage();
@@ -125,6 +126,7 @@ test('a link in the middle of a take asks first; after a tempo is typed the keys
   // Still in the field of the tempo: Space starts, and a limb's key is a stroke.
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await expect(tempo(page)).toHaveValue('200');
   await expect(async () => {
     await page.keyboard.press('j');
     await expect(page.locator('[data-bead]').first()).toBeVisible({ timeout: 300 });

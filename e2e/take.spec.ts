@@ -18,6 +18,7 @@ test('a student plays a groove by the simulated kit, and the teacher sees the sa
 
   // The same from the log, read back from the server.
   await page.getByRole('link', { name: 'Log', exact: true }).click();
+  await expect(page.getByRole('row').nth(1)).toContainText('struck by the simulated kit');
   await page.getByRole('row').nth(2).getByRole('link').click();
   await expect(page.getByText('Fix this first')).toBeVisible();
   const verdict = await verdictOf(page).innerText();
