@@ -32,7 +32,8 @@ const read = (row: DrillRow): KeptDrill => ({ ...row, rule: readRule(row.rule) }
 /** The workshop's drills as they can be set, by name: no rule is read for it. */
 export async function drillChoices(db: Db): Promise<DrillChoice[]> {
   const { rows } = await db.query<DrillChoice>(
-    "select id, name, coalesce(goal, 80) as goal, coalesce(click, 'counts') as click from drill order by lower(name), id",
+    `select id, name, coalesce(goal, 80) as goal, coalesce(click, 'counts') as click from drill
+     order by lower(name), id`,
   );
   return rows;
 }

@@ -12,11 +12,13 @@ const TABLES: [file: string, sql: string][] = [
   [
     'homework.json',
     // What is listened to has no groove.
-    "select to_jsonb(a) || jsonb_build_object('groove', g.title) as row from assignment a left join groove g on g.id = a.groove_id where a.student_id = $1 order by a.set_at, a.id",
+    `select to_jsonb(a) || jsonb_build_object('groove', g.title) as row from assignment a
+      left join groove g on g.id = a.groove_id where a.student_id = $1 order by a.set_at, a.id`,
   ],
   [
     'notes.json',
-    'select to_jsonb(n) as row from take_note n join take t on t.id = n.take_id where t.player_id = $1 order by n.written_at, n.id',
+    `select to_jsonb(n) as row from take_note n join take t on t.id = n.take_id where t.player_id = $1
+      order by n.written_at, n.id`,
   ],
   ['ladders.json', 'select to_jsonb(l) as row from ladder l where l.person_id = $1 order by l.groove_id'],
   [

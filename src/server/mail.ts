@@ -47,7 +47,8 @@ export async function writeMails(
   const ids = letters.map(() => crypto.randomUUID());
   for (const [index, { kind, address, about, subject, body }] of letters.entries())
     await db.query(
-      'insert into mail (id, workshop_id, written_by, kind, address, about, subject, body) values ($1, $2, $3, $4, $5, $6, $7, $8)',
+      `insert into mail (id, workshop_id, written_by, kind, address, about, subject, body)
+       values ($1, $2, $3, $4, $5, $6, $7, $8)`,
       [
         ids[index],
         teacher.workshop_id,

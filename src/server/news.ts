@@ -46,7 +46,8 @@ export async function studentNews(
        where p.role = 'student' and p.archived_at is null and position(lower($2) in lower(p.name)) > 0 and ${
          ids
            ? 'p.id = any($5)'
-           : '$5::uuid[] is null and p.id in (select student_id from teaching where teacher_id = (select signed_in_person()))'
+           : `$5::uuid[] is null
+             and p.id in (select student_id from teaching where teacher_id = (select signed_in_person()))`
        }),
      shown as (
        select own.id, own.name, count(*) over ()::int as total, week.takes as takes_this_week,

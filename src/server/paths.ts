@@ -25,7 +25,8 @@ export interface PathRow {
   walkers: { id: string; name: string }[];
 }
 
-const STEPS = `coalesce((select jsonb_agg(jsonb_build_object('grooveId', s.groove_id, 'title', g.title, 'goal', s.tempo, 'passTakes', s.pass_takes) order by s.place)
+const STEPS = `coalesce((select jsonb_agg(jsonb_build_object(
+  'grooveId', s.groove_id, 'title', g.title, 'goal', s.tempo, 'passTakes', s.pass_takes) order by s.place)
   from path_step s join groove g on g.id = s.groove_id where s.path_id = p.id), '[]') as steps`;
 
 /** How many paths a page shows. */

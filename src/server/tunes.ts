@@ -52,7 +52,8 @@ export type FittedTune = Tune & { fit: Fit };
 export async function tunesFor(db: Db, reached: ReadonlyMap<string, number>): Promise<FittedTune[]> {
   const { rows } = await db.query<Tune>(
     `${TUNE} where t.workshop_id = (select signed_in_workshop())
-       and t.id in (select f.tune_id from tune_groove f where f.groove_id = any ($1::uuid[])) order by lower(t.title), t.id limit ${MOST_TUNES_SHOWN}`,
+       and t.id in (select f.tune_id from tune_groove f where f.groove_id = any ($1::uuid[]))
+     order by lower(t.title), t.id limit ${MOST_TUNES_SHOWN}`,
     [[...reached.keys()]],
   );
   const order: Fit['fits'][] = ['now', 'nearly', 'not yet'];

@@ -68,7 +68,8 @@ async function fill(db: Db, now: Date): Promise<void> {
     setup: string,
   ) =>
     db.query(
-      'insert into person (id, workshop_id, role, name, sign_in_name, age, level, setup, school, report) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)',
+      `insert into person (id, workshop_id, role, name, sign_in_name, age, level, setup, school, report)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
       [
         id,
         workshop_id,
@@ -154,7 +155,8 @@ async function fillWords(db: Db, now: Date, teacher: { id: string; workshop_id: 
   const [noted, aside] = [await lastOf('Jonte Brackwater', 0), await lastOf('Noor Tavish', 1)];
   const write = (author: string, bar: number | null, words: string, hoursAgo: number) =>
     db.query(
-      'insert into take_note (id, take_id, workshop_id, author_id, bar, words, written_at) values ($1, $2, $3, $4, $5, $6, $7)',
+      `insert into take_note (id, take_id, workshop_id, author_id, bar, words, written_at)
+       values ($1, $2, $3, $4, $5, $6, $7)`,
       [demoId(`note ${words}`), noted, teacher.workshop_id, author, bar, words, subHours(now, hoursAgo)],
     );
   await write(demoId('Jonte Brackwater'), 8, 'The ferry horn came in here. I went on.', 14);

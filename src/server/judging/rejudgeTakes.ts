@@ -22,7 +22,8 @@ export async function rejudgeTakes(db: Db, onShare: (done: number, of: number) =
   const of = counted.rows[0]!.waiting;
   for (let done = 0; ;) {
     const { rows } = await db.query<{ id: string; level: Level; tolerance_factor: number | null; document: unknown }>(
-      'select id, level, tolerance_factor, document from take where judge_version < $1 order by played_at desc, id limit $2',
+      `select id, level, tolerance_factor, document from take where judge_version < $1
+        order by played_at desc, id limit $2`,
       [JUDGE_VERSION, REJUDGED_AT_ONCE],
     );
     if (!rows.length) return done;
