@@ -53,7 +53,7 @@ export function TakePicture({ take, judgement, school, handle, marked, onBead }:
     0,
     choices.findIndex(({ from, to }) => from <= heard && heard < to),
   );
-  const index = chosen ?? follows;
+  const index = chosen !== undefined && chosen < choices.length ? chosen : follows;
   const shown = choices[index]!;
   const beads = useMemo(() => beadsIn(all, shown), [all, shown]);
   const isOne = shown.to - shown.from === 1 && rounds > 1;
