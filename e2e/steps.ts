@@ -37,16 +37,19 @@ export async function playByKit(page: Page, fault: string, rounds = 1): Promise<
 
 /** Nothing an accessibility checker would call a violation. */
 export async function expectAccessible(page: Page): Promise<void> {
-  // A colour half-way through its transition is no colour of ours.
-  await page.evaluate(() =>
-    Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => undefined))),
-  );
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(
-    violations.flatMap(({ id, nodes }) =>
+  const found = async () => {
+    // A colour half-way through its transition is no colour of ours.
+    await page.evaluate(() =>
+      Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => undefined))),
+    );
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    return violations.flatMap(({ id, nodes }) =>
       nodes.map(({ html, failureSummary }) => `${page.url()} ${id}: ${html} ${failureSummary}`),
-    ),
-  ).toEqual([]);
+    );
+  };
+  // A transition may have begun while it was looked at: what is wrong is wrong the second time, too.
+  const first = await found();
+  expect(first.length ? await found() : first).toEqual([]);
   // A label belongs to the first field of its id: two of one would leave the second without.
   const ids = await page.locator('[id]').evaluateAll((all) => all.map(({ id }) => id));
   expect(ids.filter((id, index) => ids.indexOf(id) !== index)).toEqual([]);
