@@ -9,6 +9,7 @@ import { tempoShape } from '@/core/documents/shapes';
 import { type Groove } from '@/core/groove/groove';
 import { isHand, type Limb } from '@/core/groove/limbs';
 import { setTechnique } from '@/core/groove/lines';
+import { problemsOf } from '@/core/result';
 import type { Change } from './useEditing';
 
 const WORDS = { hand: ['wrist', 'fingers', 'full arm', 'push and pull'], foot: ['heel down', 'heel up', 'slide'] };
@@ -30,7 +31,7 @@ export function TechniqueForm({
   const [above, setAbove] = useState(before?.faster ? String(before.faster.above) : '');
   const [faster, setFaster] = useState(before?.faster?.word ?? '');
   const tempo = tempoShape.safeParse(Number(above.replace(',', '.')));
-  const problem = above.trim() && !tempo.success ? tempo.error.issues[0]!.message : undefined;
+  const problem = above.trim() && !tempo.success ? problemsOf(tempo.error)[0]!.say : undefined;
   const options = WORDS[isHand(limb) ? 'hand' : 'foot'];
   const keep = () => {
     const changes = tempo.success && faster.trim() ? { faster: { above: tempo.data, word: faster.trim() } } : {};

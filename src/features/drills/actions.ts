@@ -7,7 +7,7 @@ import { readyRule } from '@/core/drill/rule';
 import { type Rule } from '@/core/documents/rule';
 import { textShape } from '@/core/documents/shapes';
 import { MOST_NAME } from '@/core/limits';
-import { sentence } from '@/core/result';
+import { problemsOf, sentence } from '@/core/result';
 import { writeGroove, type GrooveJson } from '@/core/documents/groove';
 import { dropDrill, grooveOfDrill, keepDrill } from '@/server/drills';
 import { groove } from '@/server/grooves';
@@ -33,7 +33,7 @@ type Answer = { ok: true; id: string } | { ok: false; say: string };
 export async function keepDrillAction(given: GivenDrill): Promise<Answer> {
   const teacher = await requireTeacher();
   const named = namedShape.safeParse(given);
-  if (!named.success) return { ok: false, say: named.error.issues[0]!.message };
+  if (!named.success) return { ok: false, say: problemsOf(named.error)[0]!.say };
   const read = readyRule(named.data.rule);
   if (!read.ok) return { ok: false, say: sentence(read.problems[0]!) };
   const id = await asPerson((db) => keepDrill(db, teacher, { ...named.data, rule: read.value.rule }));

@@ -3,6 +3,7 @@ import { SETUPS } from '@/core/groove/limbs';
 import { textShape } from '@/core/documents/shapes';
 import { AGE_BANDS, LEVELS, MOST_GOALS, MOST_LINES_IN } from '@/core/limits';
 import { REPORT_WORDS } from '@/core/take/verdictInWords';
+import { problemsOf } from '@/core/result';
 import type { CsvColumn } from '@/ui/csv/ImportCsv';
 import type { CsvLine } from '@/ui/csv/table';
 import { nameShape, schoolShape } from '@/ui/fields';
@@ -50,7 +51,7 @@ export function studentOfLine({ cells }: CsvLine, school: string): { value: Stud
     goals: of('goals', ''),
   });
   if (read.success) return { value: read.data };
-  const { path, message } = read.error.issues[0]!;
+  const { path, say } = problemsOf(read.error)[0]!;
   const field = String(path[0]);
-  return { say: `${COLUMN[field] ?? field}: ${message}` };
+  return { say: `${COLUMN[field] ?? field}: ${say}` };
 }

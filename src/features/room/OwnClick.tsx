@@ -14,6 +14,7 @@ import { CLICK_PLANS, clickPlanShape, THINNING_STAGES, type BasePlan, type Click
 import { plainMetronome } from '@/core/schedule/metronome';
 import { countsOf } from '@/core/grid/meter';
 import type { Bpm } from '@/core/time/units';
+import { problemsOf } from '@/core/result';
 import { tempoInWords } from '@/ui/words/figures';
 import { numberTyped } from './NumberField';
 
@@ -53,7 +54,7 @@ export function OwnClick({ groove, bpm, onTake, onClose }: OwnClickProps) {
     thinning: { kind: 'thinning', stages: THINNING_STAGES, bars: numberTyped(bars) },
   }[kind];
   const read = clickPlanShape.safeParse(wanted);
-  const problem = read.success ? undefined : read.error.issues[0]!.message;
+  const problem = read.success ? undefined : problemsOf(read.error)[0]!.say;
   const metronome =
     read.success &&
     plainMetronome(read.data, { meter: first!.meter, reading: groove.reading, cells: first!.cells }, bpm);

@@ -9,6 +9,7 @@ import { tempoShape } from '@/core/documents/shapes';
 import { italianWord, tappedTempo, withTap } from '@/core/time/tempoWords';
 import { type Bpm } from '@/core/time/units';
 import { FASTEST, SLOWEST } from '@/core/limits';
+import { problemsOf } from '@/core/result';
 import { FIGURE_FONT } from '@/ui/theme';
 import { useKept } from '@/ui/useKept';
 import { tempoInWords } from '@/ui/words/figures';
@@ -24,7 +25,7 @@ export function Tempo({ bpm, fixed = false, onChange }: { bpm: Bpm; fixed?: bool
 
   const settle = (text: string) => {
     const read = tempoShape.safeParse(text.trim() === '' ? NaN : Number(text.replace(',', '.')));
-    if (!read.success) return setDraft({ at: bpm, text, problem: read.error.issues[0]!.message });
+    if (!read.success) return setDraft({ at: bpm, text, problem: problemsOf(read.error)[0]!.say });
     const rounded = Math.round(read.data * 1000) / 1000;
     setDraft(undefined);
     if (rounded !== bpm) onChange(rounded);

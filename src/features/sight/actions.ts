@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { readSightPlan, type SightPlanJson } from '@/core/documents/sightPlan';
 import { tempoShape, titleShape } from '@/core/documents/shapes';
-import { sentence } from '@/core/result';
+import { problemsOf, sentence } from '@/core/result';
 import { asPerson, requireTeacher } from '@/server/session';
 import { keepSight } from '@/server/sightPlans';
 
@@ -23,7 +23,7 @@ export async function keepSightAction(
 ): Promise<{ ok: true; id: string } | { ok: false; say: string }> {
   const teacher = await requireTeacher();
   const named = namedShape.safeParse(given);
-  if (!named.success) return { ok: false, say: named.error.issues[0]!.message };
+  if (!named.success) return { ok: false, say: problemsOf(named.error)[0]!.say };
   const plan = readSightPlan(named.data.plan);
   if (!plan.ok) return { ok: false, say: sentence(plan.problems[0]!) };
   const id = await asPerson((db) => keepSight(db, teacher, { ...named.data, plan: plan.value }));

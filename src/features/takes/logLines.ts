@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { textShape } from '@/core/documents/shapes';
 import { FASTEST, LONGEST_TAKE_MS, MOST_LINES_IN, SLOWEST } from '@/core/limits';
 import { instantOf } from '@/core/plan/agenda';
+import { problemsOf } from '@/core/result';
 import type { CsvColumn } from '@/ui/csv/ImportCsv';
 import type { CsvLine } from '@/ui/csv/table';
 import { MOST_NOTE } from './shapes';
@@ -81,6 +82,6 @@ export function logLineOf({ cells }: CsvLine, owner: LogOwner): { value: LogLine
     words: cells.words ?? '',
   });
   if (read.success) return { value: read.data };
-  const { path, message } = read.error.issues[0]!;
-  return { say: `${path[0] === 'playedMs' ? 'minutes' : String(path[0])}: ${message}` };
+  const { path, say } = problemsOf(read.error)[0]!;
+  return { say: `${path[0] === 'playedMs' ? 'minutes' : String(path[0])}: ${say}` };
 }

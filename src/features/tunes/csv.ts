@@ -1,5 +1,6 @@
 import { FASTEST, SLOWEST } from '@/core/limits';
 import { TUNE_FEELS } from '@/core/plan/tunes';
+import { problemsOf } from '@/core/result';
 import type { CsvColumn } from '@/ui/csv/ImportCsv';
 import type { CsvLine } from '@/ui/csv/table';
 import { tuneLineShape, type TuneSent } from './shapes';
@@ -22,8 +23,8 @@ export function tuneOfLine(
   const filled = Object.fromEntries(Object.entries(cells).filter(([, cell]) => cell));
   const read = tuneLineShape.safeParse(filled);
   if (!read.success) {
-    const { path, message } = read.error.issues[0]!;
-    return { say: `${String(path[0])}: ${message}` };
+    const { path, say } = problemsOf(read.error)[0]!;
+    return { say: `${String(path[0])}: ${say}` };
   }
   const titles = (cells.grooves ?? '')
     .split(';')

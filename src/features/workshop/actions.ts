@@ -5,6 +5,7 @@ import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { settingsShape, type WorkshopSettings } from '@/core/documents/settings';
 import { MOST_SAVES } from '@/core/limits';
+import { problemsOf } from '@/core/result';
 import { asPerson, requireTeacher } from '@/server/session';
 import { leaveDemo, saveSettings } from '@/server/workshop';
 import { nameShape, passwordShape, signInNameShape } from '@/ui/fields';
@@ -28,10 +29,14 @@ export async function saveSettingsAction(
   const read = settingsShape.safeParse(given);
   if (!read.success)
     return refused(
-      Object.fromEntries(read.error.issues.map(({ path, message }) => [path.join('.'), message]).reverse()),
+      Object.fromEntries(
+        problemsOf(read.error)
+          .map(({ path, say }) => [path.join('.'), say])
+          .reverse(),
+      ),
     );
   const workshop = nameShape.safeParse(called);
-  if (!workshop.success) return refused({ name: workshop.error.issues[0]!.message });
+  if (!workshop.success) return refused({ name: problemsOf(workshop.error)[0]!.say });
   const names = (read.data.schools ?? []).map(({ name }) => name);
   const twice = names.findIndex((name, index) => names.indexOf(name) !== index);
   if (twice >= 0) return refused({ [`schools.${twice}.name`]: 'Another of your schools has this name.' });

@@ -12,6 +12,7 @@ import { NUDGE_MS, SPEEDS, type MusicSettings } from '@/core/practice/music';
 import { tempoShape } from '@/core/documents/shapes';
 import { tappedTempo, withTap } from '@/core/time/tempoWords';
 import type { Ms } from '@/core/time/units';
+import { wrongWith } from '@/core/result';
 import type { Music } from '@/sound/music';
 import { lengthInWords, tempoInWords } from '@/ui/words/figures';
 import { NumberField, numberTyped } from '../../NumberField';
@@ -89,7 +90,7 @@ function Setting({ music, settings, sections, change }: SettingProps) {
   const [typed, setTyped] = useState<string>();
   const [taps, setTaps] = useState<number[]>([]);
   const listening = useListening(music);
-  const problem = typed === undefined ? undefined : tempoShape.safeParse(numberTyped(typed)).error?.issues[0]!.message;
+  const problem = typed === undefined ? undefined : wrongWith(tempoShape, numberTyped(typed));
   const tap = (at: number) => {
     const next = withTap(taps, at);
     setTaps(next);
