@@ -169,7 +169,7 @@ async function flood(served: Served, dist: string, { owner, teacher, ask }: Work
   const pages = ['/today', '/people'].map((address) => timed(ask(address, teacher).then((got) => got.arrayBuffer())));
   const [{ ms, answer }, ...shown] = await Promise.all([real, ...pages]);
   await Promise.all(tried);
-  const isIn = (answer as Response | undefined)?.headers.has('x-action-redirect');
+  const isIn = answer?.headers.has('x-action-redirect');
   console.log(
     `\nUnder a flood of 50 sign-ins a real one ${isIn ? 'comes in' : 'DOES NOT come in'} after ${ms.toFixed(0)} ms; pages take ${shown.map((one) => one.ms.toFixed(0)).join(' and ')} ms.`,
   );

@@ -6,19 +6,19 @@ import { ownPlace, startServed } from './served.mjs';
 
 const place = ownPlace();
 
-async function startAndStop() {
+async function startAndStop(name) {
   const { seconds, stop } = await startServed(place);
-  return [seconds, await stop()];
+  return { name, up: seconds, down: await stop() };
 }
 
 try {
   const rows = [
-    ['first: cluster, demo and build to make', await startAndStop()],
-    ['second', await startAndStop()],
-    ['third', await startAndStop()],
+    await startAndStop('first: cluster, demo and build to make'),
+    await startAndStop('second'),
+    await startAndStop('third'),
   ];
   console.log('\nstart-up\n\n| | seconds until it answers | seconds to stop |\n| --- | ---: | ---: |');
-  for (const [name, [up, down]] of rows) console.log(`| ${name} | ${up.toFixed(1)} | ${down.toFixed(1)} |`);
+  for (const { name, up, down } of rows) console.log(`| ${name} | ${up.toFixed(1)} | ${down.toFixed(1)} |`);
 } finally {
   place.clean();
 }

@@ -157,6 +157,7 @@ test('a click from the loudspeaker is heard to come back, and says how late the 
   // What the page sounds comes back 60 ms later, as by a loudspeaker and a microphone beside it.
   await page.addInitScript(() => {
     type Connect = (this: AudioNode, to: AudioNode, ...more: number[]) => AudioNode;
+    // oxlint-disable-next-line typescript/unbound-method -- called with its node below
     const connect = AudioNode.prototype.connect as Connect;
     let back: MediaStreamAudioDestinationNode | undefined;
     const backIn = (context: BaseAudioContext) =>

@@ -58,7 +58,7 @@ function leaveWithNpm() {
   if (!process.env.npm_lifecycle_event) return;
   const above = () => [process.ppid, parentOf(process.ppid)].join(' ');
   const before = above();
-  setInterval(() => above() !== before && leave(0), 1000).unref();
+  setInterval(() => void (above() !== before && leave(0)), 1000).unref();
 }
 
 async function leave(code) {

@@ -50,7 +50,7 @@ function listenedTo(seed: number, noiseDb: number): Listened {
     learning(seed, noiseDb),
     seed,
     SECONDS,
-    SCATTERS[(seed + noiseDb) % SCATTERS.length]!,
+    SCATTERS[(seed + noiseDb) % SCATTERS.length],
     LEFT_OUT,
   );
   const samples = inHops(take.samples);

@@ -67,7 +67,7 @@ async function play(bars: number, meanwhile: (player: Player, context: AudioCont
   await meanwhile(player, context);
   while (player.heardMs() < timed.endMs + 500) await new Promise((wake) => setTimeout(wake, 100));
   const { zeroMs } = player as unknown as { zeroMs: number };
-  await player.close();
+  player.close();
   return { sounds, heard, zeroMs, rate: context.sampleRate };
 }
 

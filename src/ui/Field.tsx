@@ -21,7 +21,7 @@ export function Field({ name, state, hint, options, defaultValue, ...props }: Fi
   return (
     // Keyed by what was typed, so that React's form reset after an action does not empty it.
     <TextField
-      key={String(value)}
+      key={JSON.stringify(value)}
       name={name}
       id={id}
       error={Boolean(problem)}

@@ -29,7 +29,7 @@ export function readVersioned<T>(json: unknown, { name, version, shape, migratio
         code: 'unreadable',
         path: [],
         where: '',
-        say: `This ${name} is not what version ${found} wrote.`,
+        say: `This ${name} is not what version ${String(found)} wrote.`,
         remedy: 'Take it from a copy of the volume, or make it anew.',
       });
     }

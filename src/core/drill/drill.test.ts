@@ -262,7 +262,7 @@ test('the shelf has at least 40 drills in five paths, each with its own name, ea
   expect(new Set(SHELF.map(({ name }) => name)).size).toBe(SHELF.length);
   for (const path of PATHS) {
     const levels = SHELF.filter((one) => one.path === path).map(({ level }) => LEVELS.indexOf(level));
-    expect(levels).toEqual(levels.toSorted());
+    expect(levels).toEqual(levels.toSorted((one, other) => one - other));
   }
   for (const path of PATHS) expect(SHELF.filter((one) => one.path === path).length).toBeGreaterThanOrEqual(8);
   for (const { name, family, change } of SHELF) {

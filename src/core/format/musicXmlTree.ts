@@ -21,7 +21,7 @@ export const attribute = (node: Node | undefined, name: string): string | undefi
   (node?.[ATTRIBUTES] as Record<string, string> | undefined)?.[name];
 export const textOf = (node: Node | undefined): string =>
   inner(node)
-    .map((one) => String(one['#text'] ?? ''))
+    .map((one) => String((one['#text'] as string | number | undefined) ?? ''))
     .join('')
     .trim();
 export const numberOf = (node: Node | undefined): number | undefined => {

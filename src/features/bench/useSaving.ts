@@ -71,7 +71,7 @@ export function useSaving(
     from.current = draft.from;
     load(draft.groove);
     // Only what this bench was opened with can bring a draft.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [id]);
 
   const behind = saving.kind === 'behind';

@@ -15,6 +15,16 @@ interface PaperProps {
 const TEXT_FONT = '"Figtree Variable", sans-serif';
 const LIMB_COLOURS = ['rightHand', 'leftHand', 'rightFoot', 'leftFoot'] as const;
 
+/** The theme's colours for a printer that has black alone. */
+const BLACK_ALONE: Record<string, string> = {
+  color: '#000',
+  '--mui-palette-text-primary': '#000',
+  '--mui-palette-text-secondary': '#000',
+  '--mui-palette-cloth-countShade': '#eee',
+  '--mui-palette-cloth-countShadeAlternate': '#fff',
+  ...Object.fromEntries(LIMB_COLOURS.map((limb) => [`--mui-palette-cloth-${limb}`, '#000'])),
+};
+
 /** CSS pixels in a millimetre. */
 const PX_A_MM = 96 / 25.4;
 
@@ -53,14 +63,7 @@ export function Paper({ paper, large = false, black = false, children }: PaperPr
           color: '#22263a',
           boxShadow: 3,
           fontSize: large ? '1.3rem' : undefined,
-          ...(black && {
-            color: '#000',
-            '--mui-palette-text-primary': '#000',
-            '--mui-palette-text-secondary': '#000',
-            '--mui-palette-cloth-countShade': '#eee',
-            '--mui-palette-cloth-countShadeAlternate': '#fff',
-            ...Object.fromEntries(LIMB_COLOURS.map((limb) => [`--mui-palette-cloth-${limb}`, '#000'])),
-          }),
+          ...(black && BLACK_ALONE),
           '@media screen': { zoom: Math.min(1, frameWidth / (width * PX_A_MM)) },
           '@media print': { p: 0, m: 0, minHeight: 0, boxShadow: 'none' },
         }}

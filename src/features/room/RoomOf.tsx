@@ -48,7 +48,7 @@ export function RoomOf({ climb, step, said, asked, drawn: drawnWith, ...facts }:
     };
   });
   // Calls have a seed too, and the facts are new objects with every rendering: what is drawn is only for reading.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   const drawn = useMemo(() => drawnWith(facts, state.seed), [sight, sight && state.seed, facts.groove, facts.chart]);
   useEffect(() => {
     for (const { bring } of WAYS) void bring?.().catch(() => {});

@@ -8,7 +8,7 @@ import { LOG_COLUMNS, logLineOf, type LogOwner } from './logLines';
 
 /** Practice away from here, from a file into one's own log: what and how long, since nothing heard it. */
 export function ImportLog({ name, timeZone }: Pick<LogOwner, 'name' | 'timeZone'>) {
-  const [grooves, setGrooves] = useState<LogOwner['grooves']>();
+  const [grooves, setGrooves] = useState<Pick<LogOwner, 'grooves' | 'now'>>();
   const [busy, setBusy] = useState(false);
   if (!grooves)
     return (
@@ -18,14 +18,14 @@ export function ImportLog({ name, timeZone }: Pick<LogOwner, 'name' | 'timeZone'
         onClick={() => {
           setBusy(true);
           void grooveTitlesAction()
-            .then(setGrooves)
+            .then((found) => setGrooves({ grooves: found, now: new Date() }))
             .finally(() => setBusy(false));
         }}
       >
         Read practice from a file
       </Button>
     );
-  const owner = { name, timeZone, grooves, now: new Date() };
+  const owner = { name, timeZone, ...grooves };
   return (
     <ImportCsv
       one="line of practice"

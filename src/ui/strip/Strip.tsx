@@ -236,7 +236,7 @@ function ofBar<T extends { bar: number }>(all: readonly T[] | undefined, bar: nu
 function useLanes(groove: Groove, idle?: readonly Limb[]): Lane[] {
   const lanes = lanesOf(groove, idle);
   const said = lanes.map(({ limb, surface }) => `${limb} ${surface}`).join();
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   return useMemo(() => lanes, [said]);
 }
 

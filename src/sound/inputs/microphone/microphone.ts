@@ -105,9 +105,10 @@ export class Microphone {
 
   /** What loudspeaker and microphone add by what the browser says of them, where nothing was measured. */
   get saidDelayMs(): Ms {
-    const { latency } = this.stream.getAudioTracks()[0]?.getSettings() as { latency?: number };
+    // A setting of sound that the browser's types do not name.
+    const settings: MediaTrackSettings & { latency?: number } = this.stream.getAudioTracks()[0]?.getSettings() ?? {};
     const { outputLatency, baseLatency } = this.context;
-    const said = 1000 * ((outputLatency || baseLatency || 0) + (latency ?? 0));
+    const said = 1000 * ((outputLatency || baseLatency || 0) + (settings.latency ?? 0));
     return said > 0 && said < 500 ? said : USUAL_DELAY;
   }
 

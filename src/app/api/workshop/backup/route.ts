@@ -72,7 +72,7 @@ export async function POST(request: Request) {
     .then((answer) => writer.write({ answer }))
     .then(() => writer.close())
     .catch((error: unknown) => writer.abort(error).catch(() => {}))
-    .finally(drop);
+    .finally(() => void drop());
   return new Response(news.readable, {
     headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' },
   });

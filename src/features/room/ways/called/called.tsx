@@ -24,7 +24,7 @@ function Called() {
     dispatch({ type: 'seeded', seed });
     return { piece: calledWith(seed) };
   };
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   const shown = useMemo(() => calledWith(state.seed), [whole, range, caller, school, state.seed]);
   return <RoomFrame piece={shown} settings={settings} begin={begin} hasLength={false} />;
 }
