@@ -87,8 +87,11 @@ export function loginUrl(ownerUrl: string, kind: keyof RolePasswords, passwords:
   return url.href;
 }
 
-/** Makes the database that `url` names when the server has none of that name. */
-export async function ensureDatabase(url: string): Promise<void> {
+/**
+ * Makes the database that `url` names when the server has none of that name: empty, or as another one is that nobody
+ * is connected to.
+ */
+export async function ensureDatabase(url: string, template = 'template0'): Promise<void> {
   const admin = new URL(url);
   admin.pathname = '/postgres';
   const client = new pg.Client({ connectionString: admin.href });
@@ -96,7 +99,10 @@ export async function ensureDatabase(url: string): Promise<void> {
   try {
     const { rowCount } = await client.query('select from pg_database where datname = $1', [databaseOf(url)]);
     if (!rowCount)
-      await client.query(`create database ${pg.escapeIdentifier(databaseOf(url))} encoding 'UTF8' template template0`);
+      await client.query(
+        `create database ${pg.escapeIdentifier(databaseOf(url))}
+           encoding 'UTF8' template ${pg.escapeIdentifier(template)}`,
+      );
   } finally {
     await client.end();
   }

@@ -4,15 +4,14 @@ import path from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { fillDemo } from '../demo/fill';
+import { DEMO_NOW as NOW } from '../testing/templates';
 import { throwAwayDatabase } from '../testing/throwAway';
 import { comparable, emptyWorkshop, everything, sessionOf, type Owner } from '../testing/workshops';
 import { restore, type RestoreAnswer } from './restore';
 import { backupOf, backupTables } from './write';
 
-const here = throwAwayDatabase('backup_here');
+const here = throwAwayDatabase('backup_here', 'demo');
 const there = throwAwayDatabase('backup_there');
-const NOW = new Date('2026-11-20T12:00:00Z');
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'mochila-backup-'));
 afterAll(() => fs.rmSync(folder, { recursive: true }));
 
@@ -53,7 +52,6 @@ const MORE_ROWS = `
 let mine: Owner;
 let whole: Buffer;
 beforeAll(async () => {
-  await fillDemo(here.ownerUrl, NOW);
   const { rows } = await here.owner.query<{ id: string; workshop: string }>(
     'select id, workshop_id as workshop from person where is_owner',
   );

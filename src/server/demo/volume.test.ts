@@ -1,4 +1,4 @@
-import { beforeAll, expect, test, vi } from 'vitest';
+import { expect, test, vi } from 'vitest';
 import { readSettings } from '@/core/documents/settings';
 import { daysSpan } from '@/core/plan/agenda';
 import { homework, openAssignments } from '../assignments';
@@ -10,15 +10,12 @@ import { agenda, upcoming } from '../lessonTimes';
 import { lastWords, studentNews, wanting } from '../news';
 import { signedInPerson, students } from '../people';
 import { takes } from '../takes';
+import { DEMO_NOW as NOW } from '../testing/templates';
 import { throwAwayDatabase } from '../testing/throwAway';
-import { fillDemo } from './fill';
 import { fillVolume, volumeFrom } from './volume';
 
-const here = throwAwayDatabase('volume');
-const NOW = new Date('2026-11-20T12:00:00Z');
+const here = throwAwayDatabase('volume', 'demo');
 const count = async (what: string) => Number((await here.owner.query(`select count(*) as n from ${what}`)).rows[0].n);
-
-beforeAll(() => fillDemo(here.ownerUrl, NOW));
 
 /** How often each list asks the database, and how many rows it then has. */
 async function asked(token: string) {

@@ -1,5 +1,5 @@
 import pg from 'pg';
-import { afterAll, beforeAll } from 'vitest';
+import { afterAll, beforeAll, inject } from 'vitest';
 import { asSession, type Db, type SessionWay } from '../database';
 import { dropDatabase, ensureDatabase, loginUrl, migrate } from '../migrate';
 
@@ -13,7 +13,8 @@ export interface ThrowAway {
   as: <T>(token: string, work: (db: Db) => Promise<T>, way?: SessionWay) => Promise<T>;
 }
 
-export function throwAwayDatabase(name: string): ThrowAway {
+/** `of`: an empty one, or one with the demo as it is on `DEMO_NOW`. */
+export function throwAwayDatabase(name: string, of: 'empty' | 'demo' = 'empty'): ThrowAway {
   const server = process.env.TEST_DATABASE_URL;
   if (!server) throw new Error('TEST_DATABASE_URL is not set: run npm test');
   const url = new URL(server);
@@ -22,7 +23,7 @@ export function throwAwayDatabase(name: string): ThrowAway {
   const pools: pg.Pool[] = [];
 
   beforeAll(async () => {
-    await ensureDatabase(url.href);
+    await ensureDatabase(url.href, inject('templates')[of]);
     const passwords = await migrate(url.href);
     const login = (kind: 'web' | 'door') => loginUrl(url.href, kind, passwords);
     // The door's functions take their pool from the environment, as in the web server.
