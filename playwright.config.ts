@@ -1,26 +1,34 @@
 import { defineConfig } from '@playwright/test';
 
-/** Started by scripts/test.mjs, which serves a demo workshop at DEMO_URL and empty ones at OWN_URL and WEEK_URL. */
+/**
+ * Started by scripts/test.mjs, which serves a demo workshop for each worker and empty ones at OWN_URL and, by night,
+ * WEEK_URL and WEEKS_URL.
+ */
+const demos = (process.env.DEMO_URLS ?? '').split(',');
+process.env.DEMO_URL = demos[Number(process.env.TEST_PARALLEL_INDEX ?? 0)];
+const isNightly = Boolean(process.env.NIGHTLY);
+
 export default defineConfig({
   testDir: 'e2e',
-  // What is asked over HTTP alone is run by vitest.
+  // What is asked over HTTP alone is run by vitest; weeks go by at night.
   testMatch: '**/*.spec.ts',
+  testIgnore: isNightly ? [] : ['**/week.spec.ts', '**/threeWeeks.spec.ts'],
   // Timing varies tenfold on a small machine: generous, since states are waited for and never times.
   timeout: 300_000,
   expect: { timeout: 60_000 },
-  // A machine that stalls for seconds can fail what is right; what fails three times is wrong. Flaky ones are printed.
-  retries: 2,
-  workers: 2,
-  fullyParallel: false,
+  // What fails once is a fault.
+  retries: 0,
+  workers: demos.length,
+  fullyParallel: true,
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list']],
   use: {
     baseURL: process.env.DEMO_URL,
     viewport: { width: 1280, height: 800 },
     actionTimeout: 60_000,
-    trace: 'retain-on-failure',
+    trace: process.env.TRACE ? 'on' : 'on-first-retry',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: process.env.HEADLESS_CHROMIUM ?? '/usr/bin/chromium',
       args: [
         '--disable-gpu',
         '--disable-quic',

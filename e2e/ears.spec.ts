@@ -81,7 +81,7 @@ test('a pad gets heard by the microphone, and a take is heard, judged and kept',
   // Nobody knows where in a gap between two clicks the recording strikes: just between them it cannot be measured.
   await expect(async () => {
     await page.getByRole('button', { name: 'Play along' }).click();
-    await expect(page.getByText(/^Adds /)).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText(/^Adds /)).toBeVisible();
   }).toPass({ timeout: 150_000 });
 
   await page.goto('/today');
@@ -121,7 +121,7 @@ test('a pad gets heard by the microphone, and a take is heard, judged and kept',
   // Where beads lie over one another the last one is on top.
   await page.locator('[data-bead] > circle:last-child').last().click();
   await expect(page.locator('[data-marked]')).toHaveCount(1);
-  await expect(back.getByRole('button', { name: 'Stop' })).toBeVisible({ timeout: 30_000 });
+  await expect(back.getByRole('button', { name: 'Stop' })).toBeVisible();
   await expectAccessible(page);
   await back.getByRole('button', { name: 'A word on bar 1' }).click();
   await expect(page.getByRole('textbox', { name: 'A word on it' })).toBeFocused();

@@ -131,7 +131,7 @@ await main(async () => {
   try {
     started.push(claim());
     await requirePort(port, host);
-    await ensurePackages();
+    await ensurePackages({ forWork: dev });
     let url = givenUrl;
     if (!url) {
       await ensurePostgres();

@@ -1,22 +1,29 @@
 /**
- * `npm test`: types, lint, the dependency rule, unused code, unit, database, served and browser tests, on a throw-away
- * cluster and free ports, so that it runs beside `npm start`. With DATABASE_URL set it uses throw-away
- * databases on that server and starts none. Arguments choose steps: `npm test -- unit browser`.
+ * `npm test`: all that has to pass, on a throw-away cluster and free ports, so that it runs beside `npm start`. With
+ * DATABASE_URL set it uses throw-away databases on that server and starts none.
+ *
+ * `npm test -- unit browser` runs some of the steps, `npm test -- changed` what a change can break, `npm test -- nightly`
+ * all of them at full size, with the stories over weeks and mutation.
  */
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { changedFiles } from './lib/changed.mjs';
 import { freePort, startCluster } from './lib/cluster.mjs';
 import { prepareDatabase } from './lib/database.mjs';
-import { ensureChromium, ensurePostgres, offerDebianPackage } from './lib/debian.mjs';
+import { ensureChromium, ensurePostgres, offerDebianPackages } from './lib/debian.mjs';
 import { ensureBuild, ensurePackages } from './lib/packages.mjs';
 import { run } from './lib/run.mjs';
 import { main, refuse, say } from './lib/say.mjs';
+import { runSteps, tableOf } from './lib/steps.mjs';
 import { startWeb } from './lib/web.mjs';
 
 process.chdir(path.join(import.meta.dirname, '..'));
 const DIST = '.next-test';
+/** Pages that are open in the browser at once, each worker with a workshop and a web server of its own. */
+const BROWSER_WORKERS = Number(process.env.WORKERS ?? 3);
 const bin = (name) => path.join('node_modules/.bin', name);
+const vitest = (project, env = {}, ...more) => run(bin('vitest'), ['run', '--project', project, ...more], { env });
 
 const undo = [];
 async function clean() {
@@ -26,11 +33,15 @@ async function clean() {
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
   process.on(signal, () => void clean().finally(() => process.exit(1)));
 
-/** Where throw-away databases are made: the given server, or a cluster of our own, started when first wanted. */
-let server;
-async function databaseServer() {
-  if (server) return server;
-  if (process.env.DATABASE_URL) return (server = process.env.DATABASE_URL);
+/** Makes something once, whoever asks first. */
+const once = (make) => {
+  let made;
+  return () => (made ??= make());
+};
+
+/** Where throw-away databases are made: the given server, or a cluster of our own. */
+const databaseServer = once(async () => {
+  if (process.env.DATABASE_URL) return process.env.DATABASE_URL;
   await ensurePostgres();
   // Not under the system's own temporary folder when that is private: the cluster's user must get there.
   const data = fs.mkdtempSync(path.join(os.tmpdir(), 'mochila-test-'));
@@ -38,16 +49,21 @@ async function databaseServer() {
   undo.push(() => fs.rmSync(data, { recursive: true, force: true }));
   const cluster = await startCluster(data);
   undo.push(cluster.stop);
-  return (server = cluster.url('postgres'));
-}
+  return cluster.url('postgres');
+});
+const build = once(() => ensureBuild(DIST));
 
-async function dropDatabase(url) {
-  await run(process.execPath, [
-    '--import',
-    'tsx',
-    '-e',
-    `import('./src/server/migrate.ts').then((m) => m.dropDatabase(${JSON.stringify(url)}))`,
-  ]);
+const inMigrate = (expression) =>
+  run(process.execPath, ['--import', 'tsx', '-e', `import('./src/server/migrate.ts').then((m) => ${expression})`]);
+const quoted = JSON.stringify;
+
+/** A database of this run, made as `template` is where one is given. */
+async function database(name, { demo = false, template } = {}) {
+  const url = new URL(await databaseServer());
+  url.pathname = `/mochila_e2e_${name}_${process.pid}`;
+  undo.push(() => inMigrate(`m.dropDatabase(${quoted(url.href)})`));
+  if (template) await inMigrate(`m.ensureDatabase(${quoted(url.href)}, ${quoted(template.slice(1))})`);
+  return { url: url.href, name: url.pathname, env: await prepareDatabase({ url: url.href, demo }) };
 }
 
 /** A web server of the tests' build on a database. */
@@ -57,94 +73,124 @@ async function serveOn(env) {
   return web.address;
 }
 
-/** A served workshop of its own for the browser tests. */
-async function serve(name, demo) {
-  const url = new URL(await databaseServer());
-  url.pathname = `/mochila_e2e_${name}_${process.pid}`;
-  undo.push(() => dropDatabase(url.href));
-  const env = await prepareDatabase({ url: url.href, demo });
-  return { address: await serveOn(env), url: url.href, env };
+async function serveDemos() {
+  const { name: template } = await database('demo', { demo: true });
+  const demos = [];
+  for (let at = 0; at < BROWSER_WORKERS; at++) {
+    const { env } = await database(`demo${at}`, { demo: true, template });
+    demos.push(await serveOn(env));
+  }
+  return demos;
 }
 
+async function served() {
+  // Handouts are printed by it, and read back by Debian's reader of PDFs.
+  await ensureChromium();
+  await offerDebianPackages([['poppler-utils', () => fs.existsSync('/usr/bin/pdftotext')]]);
+  await build();
+  const { url, env } = await database('served');
+  return vitest('served', {
+    NEXT_DIST_DIR: DIST,
+    SERVED_URL: await serveOn(env),
+    // Another one beside it, on the same database.
+    SERVED_BESIDE_URL: await serveOn(env),
+    SERVED_DATABASE_URL: url,
+    SERVED_WEB_URL: env.WEB_DATABASE_URL,
+    SERVED_DOOR_URL: env.DOOR_DATABASE_URL,
+  });
+}
+
+async function browser({ only = [] } = {}) {
+  await ensureChromium();
+  await build();
+  const demos = await serveDemos();
+  const env = { DEMO_URLS: demos.join(), WORKERS: String(BROWSER_WORKERS) };
+  // Where days go by the database is put back by as many; each such story has one of its own.
+  for (const name of ['own', ...(process.env.NIGHTLY ? ['week', 'weeks'] : [])]) {
+    const { url, env: web } = await database(name);
+    Object.assign(env, { [`${name.toUpperCase()}_URL`]: await serveOn(web), [`${name.toUpperCase()}_DATABASE_URL`]: url });
+  }
+  return run(bin('playwright'), ['test', ...only, ...(process.env.GREP ? ['-g', process.env.GREP] : [])], {
+    show: true,
+    env,
+  });
+}
+
+/** Second readers of calendars, MIDI and MusicXML files and sound: those of another house. */
+const offerReaders = once(() => {
+  const python = (module) => async () => (await run('/usr/bin/python3', ['-c', `import ${module}`])).code === 0;
+  return offerDebianPackages([
+    ['lilypond', () => fs.existsSync('/usr/bin/musicxml2ly')],
+    ['sox', () => fs.existsSync('/usr/bin/sox')],
+    ['python3-mido', python('mido')],
+    ['python3-icalendar', python('icalendar')],
+  ]);
+});
+
+/** Each with the seconds it may take on two idle cores, before a line of the table warns. */
 const STEPS = {
-  types: () => run(bin('tsc'), ['--noEmit'], { show: true }),
-  lint: () => run(bin('eslint'), ['--max-warnings', '0', '.'], { show: true }),
-  arrows: () =>
-    run(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'], { show: true }),
-  unused: () => run(bin('knip'), [], { show: true }),
-  unit: () => run(bin('vitest'), ['run', '--project', 'unit'], { show: true }),
-  database: async () => {
-    // Second readers of calendars, MIDI and MusicXML files and sound: those of another house.
-    await offerDebianPackage('lilypond', () => fs.existsSync('/usr/bin/musicxml2ly'));
-    await offerDebianPackage('sox', () => fs.existsSync('/usr/bin/sox'));
-    await offerDebianPackage(
-      'python3-mido',
-      async () => (await run('/usr/bin/python3', ['-c', 'import mido'])).code === 0,
-    );
-    await offerDebianPackage(
-      'python3-icalendar',
-      async () => (await run('/usr/bin/python3', ['-c', 'import icalendar'])).code === 0,
-    );
-    return run(bin('vitest'), ['run', '--project', 'database'], {
-      show: true,
-      env: { TEST_DATABASE_URL: await databaseServer() },
-    });
+  lint: { budget: 60, run: () => run(bin('oxlint'), ['--type-aware', '--report-unused-disable-directives']) },
+  types: { budget: 60, run: () => run(process.execPath, ['node_modules/typescript-native/bin/tsc', '--noEmit']) },
+  arrows: {
+    budget: 40,
+    run: () => run(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']),
   },
-  served: async () => {
-    // Handouts are printed by it, and read back by Debian's reader of PDFs.
-    await ensureChromium();
-    await offerDebianPackage('poppler-utils', () => fs.existsSync('/usr/bin/pdftotext'));
-    await ensureBuild(DIST);
-    const { address, url, env } = await serve('served', false);
-    return run(bin('vitest'), ['run', '--project', 'served'], {
-      show: true,
-      env: {
-        NEXT_DIST_DIR: DIST,
-        SERVED_URL: address,
-        // Another one beside it, on the same database.
-        SERVED_BESIDE_URL: await serveOn(env),
-        SERVED_DATABASE_URL: url,
-        SERVED_WEB_URL: env.WEB_DATABASE_URL,
-        SERVED_DOOR_URL: env.DOOR_DATABASE_URL,
-      },
-    });
+  unused: { budget: 30, run: () => run(bin('knip'), []) },
+  unit: { budget: 200, run: () => vitest('unit') },
+  scripts: { budget: 90, run: async () => (await offerReaders(), vitest('scripts')) },
+  build: { budget: 150, run: async () => (await build(), { code: 0, output: '' }) },
+  database: {
+    budget: 150,
+    run: async () => (await offerReaders(), vitest('database', { TEST_DATABASE_URL: await databaseServer() })),
   },
-  browser: async () => {
-    await ensureChromium();
-    await ensureBuild(DIST);
-    const [demo, own] = [await serve('demo', true), await serve('own', false)];
-    const [week, weeks] = [await serve('week', false), await serve('weeks', false)];
-    const env = {
-      DEMO_URL: demo.address,
-      OWN_URL: own.address,
-      // Where days go by: their databases are put back by as many.
-      WEEK_URL: week.address,
-      WEEK_DATABASE_URL: week.url,
-      WEEKS_URL: weeks.address,
-      WEEKS_DATABASE_URL: weeks.url,
-    };
-    return run(bin('playwright'), ['test', ...(process.env.GREP ? ['-g', process.env.GREP] : [])], { show: true, env });
-  },
+  served: { budget: 240, run: served },
+  browser: { budget: 500, isLive: true, run: browser },
 };
+/** What runs side by side, and what comes after: pages are played to, and want the machine for themselves. */
+const LANES = [['lint', 'types', 'arrows', 'unused', 'unit', 'scripts'], ['build', 'database', 'served']];
+
+/** What a change can break, as far as that is known within two minutes. */
+function stepsOfChange(files) {
+  const code = files.filter((file) => /\.(ts|tsx)$/.test(file));
+  const related = (project, env) => () =>
+    run(bin('vitest'), ['related', '--run', '--passWithNoTests', '--project', project, ...code], { env: env?.() });
+  const touches = (...folders) => files.some((file) => folders.some((one) => file.startsWith(one)));
+  const steps = { lint: STEPS.lint, types: STEPS.types };
+  if (touches('src')) Object.assign(steps, { arrows: STEPS.arrows });
+  if (code.length) Object.assign(steps, { unit: { run: related('unit') } });
+  if (touches('scripts')) Object.assign(steps, { scripts: STEPS.scripts });
+  if (touches('src/server', 'db')) Object.assign(steps, { database: STEPS.database });
+  const specs = files.filter((file) => file.endsWith('.spec.ts'));
+  if (specs.length) Object.assign(steps, { browser: { run: () => browser({ only: specs }) } });
+  return steps;
+}
+
+function chosen(wanted) {
+  if (wanted[0] === 'changed') {
+    const files = changedFiles();
+    say(`${files.length} files changed.`);
+    return stepsOfChange(files);
+  }
+  if (wanted[0] === 'nightly') {
+    process.env.NIGHTLY = '1';
+    return { ...STEPS, mutants: { isLive: true, run: () => run(process.execPath, ['scripts/mutate.mjs'], { show: true }) } };
+  }
+  const unknown = wanted.find((name) => !(name in STEPS));
+  if (unknown) refuse(`There is no step "${unknown}".`, `Choose from: ${Object.keys(STEPS).join(', ')}, changed, nightly`);
+  return wanted.length ? Object.fromEntries(wanted.map((name) => [name, STEPS[name]])) : STEPS;
+}
 
 await main(async () => {
-  const wanted = process.argv.slice(2);
-  const unknown = wanted.find((name) => !(name in STEPS));
-  if (unknown) refuse(`There is no step "${unknown}".`, `Choose from: ${Object.keys(STEPS).join(', ')}`);
+  const steps = chosen(process.argv.slice(2));
   try {
-    await ensurePackages();
-    const failed = [];
-    for (const name of wanted.length ? wanted : Object.keys(STEPS)) {
-      const started = Date.now();
-      say(`\n== ${name}`);
-      const { code, output } = await STEPS[name]();
-      if (code !== 0) {
-        if (output) console.error(output);
-        failed.push(name);
-      }
-      say(`== ${name}: ${code === 0 ? 'passed' : 'FAILED'} in ${Math.round((Date.now() - started) / 1000)} s`);
-    }
-    say(`\n${(wanted.length || Object.keys(STEPS).length) - failed.length} passed, ${failed.length} failed`);
+    const began = Date.now();
+    await ensurePackages({ forWork: true });
+    const lanes = LANES.map((lane) => lane.filter((name) => name in steps)).filter((lane) => lane.length);
+    const last = Object.keys(steps).filter((name) => !LANES.flat().includes(name));
+    const results = [...(await runSteps(steps, lanes)), ...(await runSteps(steps, [last]))];
+    say(tableOf(results, (Date.now() - began) / 1000));
+    const failed = results.filter(({ code }) => code !== 0).map(({ name }) => name);
+    say(`\n${results.length - failed.length} passed, ${failed.length} failed`);
     if (failed.length) refuse(`Failed: ${failed.join(', ')}.`, 'Their words are above.');
   } finally {
     await clean();

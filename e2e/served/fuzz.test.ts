@@ -6,8 +6,8 @@ import { STARTER_GROOVES } from '@/server/demo/grooves';
 import { sampleArguments } from './samples';
 import { actions, ask, call, Form, owner, sessionOf, theCast, type Cast } from './served';
 
-/** Broken calls of each kind; `FUZZ_CALLS=2000 npm test -- served` tries as many as a night has room for. */
-const CALLS = Number(process.env.FUZZ_CALLS ?? 30);
+/** Broken calls of each kind, more by night; `FUZZ_CALLS=2000 npm test -- served` tries as many as that. */
+const CALLS = Number(process.env.FUZZ_CALLS ?? (process.env.NIGHTLY ? 200 : 8));
 const SEED = process.env.FUZZ_SEED ?? 'broken on purpose';
 
 const cast: Cast = theCast();

@@ -2,26 +2,32 @@ import fs from 'node:fs';
 import { refuse, say } from './say.mjs';
 import { lastLines, run } from './run.mjs';
 
+/** apt locks itself: whoever calls while it runs waits for its end. */
+let running = Promise.resolve();
+const oneAtATime = (call) => (running = running.then(call));
+
 /** Runs apt as root, or through sudo where that asks nothing; undefined where neither is possible. */
 async function aptHere() {
   if (!fs.existsSync('/usr/bin/apt-get')) return undefined;
   if (process.getuid?.() === 0)
-    return (...args) => run('apt-get', args, { env: { DEBIAN_FRONTEND: 'noninteractive' } });
+    return (...args) => oneAtATime(() => run('apt-get', args, { env: { DEBIAN_FRONTEND: 'noninteractive' } }));
   if ((await run('sudo', ['-n', 'true'])).code !== 0) return undefined;
-  return (...args) => run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]);
+  return (...args) =>
+    oneAtATime(() => run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]));
 }
 
 /**
- * Installs a package that tests only compare with, where that is allowed; they say so themselves where it is not
- * there.
+ * Installs packages that tests only compare with, where that is allowed; they say so themselves where one is not there.
+ * @param {[name: string, isThere: () => boolean | Promise<boolean>][]} packages
  */
-export async function offerDebianPackage(name, isThere) {
-  if (await isThere()) return;
-  const apt = await aptHere();
+export async function offerDebianPackages(packages) {
+  const wanted = [];
+  for (const [name, isThere] of packages) if (!(await isThere())) wanted.push(name);
+  const apt = wanted.length ? await aptHere() : undefined;
   if (!apt) return;
-  say(`Installing ${name} (once) …`);
+  say(`Installing ${wanted.join(', ')} (once) …`);
   await apt('update');
-  await apt('install', '-y', '--no-install-recommends', name);
+  await apt('install', '-y', '--no-install-recommends', ...wanted);
 }
 
 /** Installs a Debian package when `isThere` finds nothing; without the right to, says the line to run. */

@@ -1,8 +1,7 @@
 import { spawn } from 'node:child_process';
 
 /**
- * Runs a program to its end. Resolves to its exit code and, unless it writes straight to the terminal,
- * what it printed.
+ * Runs a program to its end. Resolves to its exit code and what it printed, which `show` also prints as it comes.
  * @param {string} program @param {string[]} args
  * @param {{ env?: Record<string, string>, show?: boolean, cwd?: string, uid?: number, gid?: number }} [options]
  * @returns {Promise<{ code: number, output: string }>}
@@ -11,12 +10,15 @@ export function run(program, args, { env = {}, show = false, ...rest } = {}) {
   return new Promise((resolve) => {
     const child = spawn(program, args, {
       env: { ...process.env, ...env },
-      stdio: show ? ['ignore', 'inherit', 'inherit'] : ['ignore', 'pipe', 'pipe'],
+      stdio: ['ignore', 'pipe', 'pipe'],
       ...rest,
     });
     let output = '';
-    child.stdout?.on('data', (data) => (output += data));
-    child.stderr?.on('data', (data) => (output += data));
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (data) => {
+        output += data;
+        if (show) process.stdout.write(data);
+      });
     child.on('error', (error) => resolve({ code: 127, output: String(error) }));
     child.on('close', (code) => resolve({ code: code ?? 1, output }));
   });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { Mixer } from './mixer';
+import { runs } from '@/core/testing/runs';
 
 const BLOCK = 128;
 
@@ -26,7 +27,7 @@ test('every cue sounds on its exact frame, wherever it falls in a block', () => 
     fc.property(fc.uniqueArray(fc.integer({ min: 0, max: 64 * BLOCK - 1 }), { maxLength: 50 }), (frames) => {
       expect(framesOf(rendered(impulses(...frames), 64))).toEqual(frames.toSorted((a, b) => a - b));
     }),
-    { numRuns: 50 },
+    runs(50),
   );
 });
 

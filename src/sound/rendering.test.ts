@@ -6,6 +6,7 @@ import { anyPlan } from '../core/testing/arbitrary';
 import { blocksOf, frameAt, framesOf, renderWav, type Rendering } from './rendering';
 import type { Sampled } from './speech';
 import { voiceOf, type VoiceName } from './voiceNames';
+import { runs } from '@/core/testing/runs';
 
 const whole = (rendering: Rendering, voice?: (name: VoiceName) => Sampled) => {
   const all = new Float32Array(framesOf(rendering));
@@ -33,7 +34,7 @@ test('every sound of any plan starts on the frame its time says, across the bloc
       );
       expect([...heard.keys()].filter((frame) => heard[frame] !== 0)).toEqual([...due].sort((a, b) => a - b));
     }),
-    { numRuns: 15 },
+    runs(15),
   );
 });
 

@@ -1,12 +1,10 @@
 'use client';
 
-import BrightnessMediumOutlined from '@mui/icons-material/BrightnessMediumOutlined';
-import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
-import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { useColorScheme } from '@mui/material/styles';
 import { useSyncExternalStore } from 'react';
+import { BrightnessMediumOutlined, DarkModeOutlined, LightModeOutlined } from '@/ui/icons';
 
 const SCHEMES = {
   system: { icon: BrightnessMediumOutlined, words: 'Light or dark as the device', next: 'light' },

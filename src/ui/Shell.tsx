@@ -1,12 +1,11 @@
 'use client';
 
-import LogoutOutlined from '@mui/icons-material/LogoutOutlined';
-import PersonOutlined from '@mui/icons-material/PersonOutlined';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import NextLink from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { LogoutOutlined, PersonOutlined } from '@/ui/icons';
 import { SchemeButton } from './SchemeButton';
 import { FIGURE_FONT } from './theme';
 

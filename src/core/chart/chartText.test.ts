@@ -16,6 +16,7 @@ import { NOTE_VALUES, type NoteValue } from '../time/noteValue';
 import { chartInWords } from './chartInWords';
 import { readChartText } from './chartText';
 import { unroll } from './unroll';
+import { runs } from '../testing/runs';
 
 const read = (text: string): ChartForm => {
   const answer = readChartText(text);
@@ -245,7 +246,7 @@ test('whatever a chart is, it is written and read to the same', () => {
       expect(chartFormShape.parse(form)).toEqual(form);
       expect(read(chartInWords(form))).toEqual(form);
     }),
-    { numRuns: 300 },
+    runs(300),
   );
 });
 
@@ -283,6 +284,6 @@ test('whatever is typed, it is read or told at a place within it', () => {
       const [{ from, to }] = answer.problems;
       expect(0 <= from && from <= to && to <= text.length).toBe(true);
     }),
-    { numRuns: 1000 },
+    runs(1000),
   );
 });

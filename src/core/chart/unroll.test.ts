@@ -7,6 +7,7 @@ import { format } from '../time/fraction';
 import type { ChartProblemCode } from './problems';
 import { unroll, type PlayedBar } from './unroll';
 import { dynamics, feelRuns, meterRuns, seconds, tempos } from './whole';
+import { runs } from '../testing/runs';
 
 interface Case {
   id: string;
@@ -286,6 +287,6 @@ test('whatever is marked, it is played within its bound or told why not', () => 
       if (answer.ok) expect(answer.value.length).toBeLessThanOrEqual(MOST_UNROLLED_BARS);
       else expect(answer.problems[0]!.where).toMatch(/^[AB](, bar \d)?$/);
     }),
-    { numRuns: 500 },
+    runs(500),
   );
 });

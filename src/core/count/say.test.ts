@@ -10,6 +10,7 @@ import { equal } from '../time/fraction';
 import { sayOn } from './say';
 import { sayPlace } from './sayPlace';
 import { SCHOOLS } from './schools';
+import { runs } from '../testing/runs';
 
 interface PhraseCase {
   id: string;
@@ -263,7 +264,7 @@ describe('properties', () => {
           expect(strokes.length === 1 && equal(strokes[0]!.at, slot.at), `${said} in ${one.name}`).toBe(true);
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -290,7 +291,7 @@ describe('properties', () => {
             expect(0 <= from && from <= to && to <= text.length).toBe(true);
           }
       }),
-      { numRuns: 600 },
+      runs(600),
     );
   });
 });

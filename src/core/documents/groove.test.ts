@@ -5,6 +5,7 @@ import { anyGroove } from '../testing/arbitrary';
 import { readGroove, writeGroove, type GrooveJson } from './groove';
 import { limbFor, LIMBS, SETUPS } from '../groove/limbs';
 import { turnFor } from '../groove/kit';
+import { runs } from '../testing/runs';
 
 const plain: GrooveJson = {
   version: 1,
@@ -41,7 +42,7 @@ test('what is written is read back the same', () => {
     fc.property(anyGroove(), (groove) => {
       expect(readGroove(JSON.parse(JSON.stringify(writeGroove(groove))))).toEqual({ ok: true, value: groove });
     }),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 
@@ -194,7 +195,7 @@ describe('kits', () => {
       fc.property(anyGroove(), fc.constantFrom(...SETUPS), (groove, setup) => {
         expect(turnFor(turnFor(groove, setup), setup)).toEqual(groove);
       }),
-      { numRuns: 30 },
+      runs(30),
     );
   });
 

@@ -15,6 +15,7 @@ import {
 } from './settings';
 import { equal } from '../time/fraction';
 import { meterOf, oneLine } from '../testing/arbitrary';
+import { runs } from '../testing/runs';
 
 const own = { name: 'Ours', syllables: { 2: ['po'], 3: ['ta', 'ti'], 4: ['ka', 'po', 'ki'] } };
 const problems = (school: unknown) =>
@@ -53,7 +54,7 @@ describe('a school of one’s own', () => {
           expect(strokes.length === 1 && equal(strokes[0]!.at, slot.at), said).toBe(true);
         }
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 });

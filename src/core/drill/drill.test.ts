@@ -14,6 +14,7 @@ import { FAMILIES, familyNamed } from './registry';
 import { readyRule, renewed, usualRule } from './rule';
 import { PATHS, SHELF } from './shelf';
 import { made, rule, says } from '../testing/drills';
+import { runs } from '../testing/runs';
 
 test('what an older generator wrote is made anew, without what was picked by number; what is newer is not read', () => {
   const now = rule('placement', { limb: 'left foot' }, { picked: [3] });
@@ -63,7 +64,7 @@ describe('any rule of any family', () => {
         }
         expect(makeDrill(JSON.parse(JSON.stringify(one)))).toEqual(drill);
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   }, 60_000);
 
@@ -92,7 +93,7 @@ describe('any rule of any family', () => {
           if (rates.ok) for (const { groove } of rates.value.exercises) expect(groove.bars).toHaveLength(high);
         },
       ),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 

@@ -8,6 +8,7 @@ import { STARTERS } from '../testing/starters';
 import { strokesInText } from '../testing/strokesInText';
 import { drumTabOf } from './drumTab';
 import { readDrumTab } from './drumTabIn';
+import { runs } from '../testing/runs';
 
 const SCHOOL = SCHOOLS[0];
 const read = (text: string) => {
@@ -116,7 +117,7 @@ describe('from elsewhere', () => {
       fc.property(fc.nat(tab.length), fc.nat(40), fc.string({ maxLength: 8 }), (at, many, put) => {
         expect(typeof readDrumTab(tab.slice(0, at) + put + tab.slice(at + many)).ok).toBe('boolean');
       }),
-      { numRuns: 300 },
+      runs(300),
     );
   });
 });

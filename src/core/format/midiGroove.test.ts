@@ -12,6 +12,7 @@ import { strokesInText } from '../testing/strokesInText';
 import type { Answers } from './grooveRead';
 import { readMidiGroove } from './midiGroove';
 import { midiOf, TICKS_A_QUARTER } from './midiOut';
+import { runs } from '../testing/runs';
 
 const fileOf = (groove: Groove, more: Partial<Plan> = {}) =>
   midiOf({ groove, rounds: 1, bpm: groove.tempo, click: { kind: 'silent' }, countIn: 0, ...more });
@@ -37,7 +38,7 @@ test('whatever the groove, its strokes are written and read again: places, surfa
       expect(strokesOf(again)).toEqual(strokesOf(struck));
       expect(again.bars.map(({ meter }) => meter)).toEqual(struck.bars.map(({ meter }) => meter));
     }),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 
@@ -120,7 +121,7 @@ test('whatever the groove and its swing, it comes back with it, and sounds as it
         expect(sounding(again)).toEqual(sounding(struck));
       },
     ),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 
@@ -287,6 +288,6 @@ test('whatever is done to a file, it is read or told', () => {
       damaged[at % damaged.length] = value;
       expect(typeof readMidiGroove(damaged).ok).toBe('boolean');
     }),
-    { numRuns: 400 },
+    runs(400),
   );
 });

@@ -12,6 +12,7 @@ import { STARTERS } from '../testing/starters';
 import { noteWritten, surfaceWritten } from './drumNotes';
 import { midiStrokes } from './midiFile';
 import { midiOf, TICKS_A_QUARTER } from './midiOut';
+import { runs } from '../testing/runs';
 
 const plan = (groove: Plan['groove'], more: Partial<Plan> = {}): Plan => ({
   groove,
@@ -50,7 +51,7 @@ test('whatever the groove, its strokes are read back where they sound, on what t
         is.forEach((ms, index) => expect(Math.abs(ms - was[index]!)).toBeLessThan(tickMs(one) + 0.1));
       }
     }),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 

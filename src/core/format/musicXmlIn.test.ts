@@ -6,6 +6,7 @@ import { strokesInText } from '../testing/strokesInText';
 import { musicXmlOf } from './musicXml';
 import { readMusicXml } from './musicXmlIn';
 import { MOST_XML_CHARACTERS } from './musicXmlTree';
+import { runs } from '../testing/runs';
 
 const read = (xml: string) => {
   const answer = readMusicXml(xml);
@@ -23,7 +24,7 @@ describe('written and read again', () => {
         expect(again.bars.map(({ meter }) => meter)).toEqual(groove.bars.map(({ meter }) => meter));
         expect(again.tempo).toBe(groove.tempo);
       }),
-      { numRuns: 100 },
+      runs(100),
     );
   });
 
@@ -115,7 +116,7 @@ describe('from elsewhere', () => {
         const answer = readMusicXml(xml.slice(0, at) + put + xml.slice(at + many));
         expect(typeof answer.ok).toBe('boolean');
       }),
-      { numRuns: 300 },
+      runs(300),
     );
   });
 });

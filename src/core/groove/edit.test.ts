@@ -25,6 +25,7 @@ import {
 } from './edit';
 import { slotsOfBar } from '../grid/cells';
 import { HEIGHTS, LIMBS, ORNAMENTS, SURFACES } from './limbs';
+import { runs } from '../testing/runs';
 
 const isValid = (groove: Groove) => readGroove(JSON.parse(JSON.stringify(writeGroove(groove))));
 const at = (place: string, limb: Place['limb'] = 'right hand', bar = 0): Place => ({ bar, limb, at: exact(place) });
@@ -69,7 +70,7 @@ test('any sequence of edits keeps the document valid and leaves every step befor
       // Undo goes back through these very documents.
       expect(history.map((groove) => JSON.stringify(groove))).toEqual(written);
     }),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 

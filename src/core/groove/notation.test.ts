@@ -7,6 +7,7 @@ import type { Bar, Stroke } from './groove';
 import { slotsOfBar, type Cell } from '../grid/cells';
 import { isHand } from './limbs';
 import { beamGroups, writtenBar, type WrittenNote, type WrittenVoice } from './notation';
+import { runs } from '../testing/runs';
 
 /** A voice said in letters: value, dot, "r" for a rest, "*" for a tuplet. */
 const said = (voice: WrittenVoice) =>
@@ -143,7 +144,7 @@ test('any bar: notes and rests fill it exactly, each as long as it is written, e
         }
       }
     }),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 

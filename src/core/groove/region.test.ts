@@ -9,6 +9,7 @@ import { LIMBS } from './limbs';
 import { strokesOf } from './place';
 import { mirrorHands } from './lines';
 import { changeIn, clearRegion, copyRegion, pasteAt, regionBetween, withinRegion } from './region';
+import { runs } from '../testing/runs';
 
 const groove = together(oneLine('At.t At.t At.t At.t'), oneLine('.... A... .... A..g', 'left hand'));
 const two: Groove = { ...groove, bars: [groove.bars[0]!, { ...groove.bars[0]!, strokes: [] }] };
@@ -172,6 +173,6 @@ test('any region of any groove pasted where it came from changes nothing', () =>
         expect(strokesOf(back)).toHaveLength(strokesOf(any).length);
       },
     ),
-    { numRuns: 60 },
+    runs(60),
   );
 });

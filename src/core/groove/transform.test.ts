@@ -15,6 +15,7 @@ import { foldSwing, toFullTriplets, toShuffle, writeSwingOut } from './feel';
 import { mirrorHands, turnKit } from './lines';
 import { displace, momentsIn, rerate, stretch } from './transform';
 import { cases } from '../testing/vectors';
+import { runs } from '../testing/runs';
 
 describe('exact answers', () => {
   test.each(
@@ -79,7 +80,7 @@ describe('there and back again', () => {
         expect(mirrorHands(mirrorHands(groove).groove).groove).toEqual(groove);
         expect(turnKit(turnKit(groove).groove).groove).toEqual(groove);
       }),
-      { numRuns: 30 },
+      runs(30),
     );
   });
 

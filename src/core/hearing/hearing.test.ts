@@ -4,6 +4,7 @@ import { madeKit } from '../recording/drumSounds';
 import { noiseOf, roomResponse, talking } from '../recording/room';
 import { recordingOf, type Setting, type Sounded } from '../recording/recording';
 import { aboutRecording, findStrokes, LiveHearing, type HeardStroke } from './index';
+import { runs } from '../testing/runs';
 
 const RATE = 48_000;
 const pad = (change: Partial<Setting> = {}): Setting => ({
@@ -100,7 +101,7 @@ describe('what always holds', () => {
           expect(Math.abs(ms + (1000 * by) / RATE - heard[index]!.ms)).toBeLessThan(0.05),
         );
       }),
-      { numRuns: 12 },
+      runs(12),
     ));
 
   test('two recordings joined have the strokes of both', () => {

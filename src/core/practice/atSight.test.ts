@@ -13,6 +13,7 @@ import { formOfTake } from '../documents/take';
 import { drawnAtSight, freshSeed } from './atSight';
 import { sightChart } from './sightChart';
 import { sightLine } from './sightLine';
+import { runs } from '../testing/runs';
 
 const meterOf = (text: string) => {
   const read = parseMeter(text);
@@ -117,7 +118,7 @@ describe('a chart', () => {
         expect(played.value.some(({ hits }) => hits.length)).toBe(true);
         expect(drawnAtSight(given, { title: 'At sight', tempo: 90 }, seed).chart).toEqual(chart);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 

@@ -5,6 +5,7 @@ import { readListening, RUNGS, SUBJECTS, type Answered, type Subject } from '../
 import type { Schedule, TimedStroke } from '../schedule/timed';
 import { listeningFigures, nextQuestion, rungAfter, soundOf, type Question } from './listening';
 import { choiceInWords, SUBJECT_OF } from './subjects';
+import { runs } from '../testing/runs';
 
 const strokes = ({ sounds }: Schedule) => sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke');
 const question = (subject: Subject, rung: number, seed = 7): Question =>
@@ -41,7 +42,7 @@ describe.each(SUBJECTS)('%s', (subject) => {
         expect(one.choices).toContain(one.right);
         expect(soundOf(one, one.right)).toEqual(soundOf(one, one.right));
       }),
-      { numRuns: 10 },
+      runs(10),
     );
     const asked = new Set(Array.from({ length: 300 }, (_, seed) => question(subject, RUNGS - 1, seed).right));
     expect(asked.size).toBe(SUBJECT_OF[subject].on(RUNGS - 1).choices.length);

@@ -7,6 +7,7 @@ import { beatsWithin, heardBpm, musicShape, roundsUnder } from './music';
 import { formOf } from '../form/form';
 import type { Groove } from '../groove/groove';
 import { isOrnamented, startWaiting, strikeWaiting, type Waiting } from './waiting';
+import { runs } from '../testing/runs';
 
 const backbeat = together(oneLine('AtAt'), oneLine('.A.A', 'left hand'), oneLine('A...', 'right foot'));
 
@@ -67,7 +68,7 @@ describe('wait for me', () => {
           );
         expect(now).toMatchObject({ rounds: 1, clean: 1, step: 0 });
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 });

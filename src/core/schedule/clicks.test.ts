@@ -6,6 +6,7 @@ import { clicks, type ClickedBar } from './clicks';
 import { format } from '../time/fraction';
 import { meterOf } from '../testing/arbitrary';
 import { cellsOfDivisions } from '../grid/cells';
+import { runs } from '../testing/runs';
 
 const bar = (meter: string, division = 1): ClickedBar => ({
   meter: meterOf(meter),
@@ -166,6 +167,6 @@ test('whatever thins a click leaves some of the clicks it thins, and adds none',
         );
       },
     ),
-    { numRuns: 40 },
+    runs(40),
   );
 });

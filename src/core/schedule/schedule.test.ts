@@ -12,6 +12,7 @@ import type { Schedule, TimedStroke } from './timed';
 import { beatOf } from '../groove/beat';
 import { add, compare, equal, exact, format, sub, toNumber } from '../time/fraction';
 import { barLength, barStarts } from '../grid/meter';
+import { runs } from '../testing/runs';
 
 const strokesOf = (plan: Plan) =>
   schedule(formOf(plan)).sounds.filter((sound): sound is TimedStroke => sound.kind === 'stroke');
@@ -34,7 +35,7 @@ describe('any plan', () => {
         const written = plan.groove.bars.reduce((total, bar) => total + bar.strokes.length, 0);
         expect(strokesOf(plan).filter(({ role }) => role === 'main')).toHaveLength(written * plan.rounds);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -53,7 +54,7 @@ describe('any plan', () => {
           expect(Math.abs(ms - Number(exactly) / 1e9)).toBeLessThan(1e-6);
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -64,7 +65,7 @@ describe('any plan', () => {
         const scaled = schedule(formOf({ ...plan, bpm: plan.bpm * factor })).sounds;
         scaled.forEach((sound, index) => expect(sound.ms).toBeCloseTo(plain[index]!.ms / factor, 6));
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -75,7 +76,7 @@ describe('any plan', () => {
           schedule(formOf({ ...plan, swing: 'straight' })).sounds,
         );
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -92,7 +93,7 @@ describe('any plan', () => {
           expect(compare(at, starts[barInRun + 1]!)).toBeLessThan(0);
         }
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -102,7 +103,7 @@ describe('any plan', () => {
         const feet = strokesOf({ ...plan, limbs: ['right foot', 'left foot'] });
         expect(feet).toEqual(strokesOf(plan).filter(({ limb }) => limb.endsWith('foot')));
       }),
-      { numRuns: 30 },
+      runs(30),
     );
   });
 });
@@ -259,7 +260,7 @@ describe('in turn', () => {
           plans.reduce((total, plan) => total + schedule(formOf(plan)).sounds.length, 0),
         );
       }),
-      { numRuns: 30 },
+      runs(30),
     );
   });
 });

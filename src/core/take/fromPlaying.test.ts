@@ -11,6 +11,7 @@ import { schedule } from '../schedule/schedule';
 import { meterOf, oneLine, together } from '../testing/arbitrary';
 import { format } from '../time/fraction';
 import { decided, grooveFromPlaying, type FromPlaying } from './fromPlaying';
+import { runs } from '../testing/runs';
 
 /** What somebody strikes who plays a groove so many times, with a spread, all of it late by something. */
 function played(groove: Groove, rounds: number, spread: number, seed: number, late = 0, missing = 0) {
@@ -107,7 +108,7 @@ describe('strokes on the slot that was meant', () => {
         const made = heard(groove, played(groove, 2, 0, seed), 2);
         expect(new Set(keys(made.groove))).toEqual(new Set(keys(groove)));
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 });

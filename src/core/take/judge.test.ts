@@ -12,6 +12,7 @@ import { toleranceOf } from './figures';
 import { judge } from './judge';
 import { KIT_FAULT_NAMES, kitPlaying, type KitFault, type KitSize } from './kitFaults';
 import { simulateKit, type Playing } from './simulatedKit';
+import { runs } from '../testing/runs';
 
 const emptyTake = (groove = backbeat, more: Partial<Take> = {}) => takeOf(groove, more);
 const played = (playing: Playing, take = emptyTake()) => playedTake(playing, take);
@@ -36,7 +37,7 @@ test('a take played exactly as written has no error, whatever the groove', () =>
       expect(Math.abs(figures.meanErrorMs!)).toBeLessThan(0.001);
       expect(verdict.about).toBe('clean');
     }),
-    { numRuns: 40 },
+    runs(40),
   );
 });
 

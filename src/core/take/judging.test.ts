@@ -14,6 +14,7 @@ import { emptyTake } from '../testing/takes';
 import { SCHOOLS } from '../count/schools';
 import { judge } from './judge';
 import { verdictInWords } from './verdictInWords';
+import { runs } from '../testing/runs';
 
 /** What people play who are unlike one another, each with one fault: the whole table is in docs/bench.md. */
 
@@ -96,7 +97,7 @@ describe('what changes nothing, or only what it says', () => {
           as.map((error) => error !== false && Math.round(error * 10)),
         );
       }),
-      { numRuns: 20 },
+      runs(20),
     );
   });
 
@@ -116,7 +117,7 @@ describe('what changes nothing, or only what it says', () => {
         const [one, two] = [judge(take, 'advanced').verdict, judge(mirrored, 'advanced').verdict];
         expect([two.about, two.limb]).toEqual([one.about, other(one.limb)]);
       }),
-      { numRuns: 20 },
+      runs(20),
     );
   });
 
@@ -132,7 +133,7 @@ describe('what changes nothing, or only what it says', () => {
         };
         expect(judge(slow, 'advanced').verdict.about).toBe(judge(take, 'advanced').verdict.about);
       }),
-      { numRuns: 20 },
+      runs(20),
     );
   });
 

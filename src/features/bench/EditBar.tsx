@@ -1,19 +1,21 @@
 'use client';
 
-import ContentCopyOutlined from '@mui/icons-material/ContentCopyOutlined';
-import ContentCutOutlined from '@mui/icons-material/ContentCutOutlined';
-import ContentPasteOutlined from '@mui/icons-material/ContentPasteOutlined';
-import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
-import HighlightAltOutlined from '@mui/icons-material/HighlightAltOutlined';
-import RedoOutlined from '@mui/icons-material/RedoOutlined';
-import UndoOutlined from '@mui/icons-material/UndoOutlined';
-import VerticalAlignBottomOutlined from '@mui/icons-material/VerticalAlignBottomOutlined';
-import VerticalAlignTopOutlined from '@mui/icons-material/VerticalAlignTopOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Divider from '@mui/material/Divider';
 import IconButton from '@mui/material/IconButton';
 import { memo, type ReactNode } from 'react';
+import {
+  ContentCopyOutlined,
+  ContentCutOutlined,
+  ContentPasteOutlined,
+  DeleteOutlined,
+  HighlightAltOutlined,
+  RedoOutlined,
+  UndoOutlined,
+  VerticalAlignBottomOutlined,
+  VerticalAlignTopOutlined,
+} from '@/ui/icons';
 import type { Command } from './keys';
 
 interface EditBarProps {

@@ -1,11 +1,11 @@
 'use client';
 
-import ArrowDropDown from '@mui/icons-material/ArrowDropDown';
 import Button from '@mui/material/Button';
 import ButtonGroup from '@mui/material/ButtonGroup';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { memo, useState } from 'react';
+import { ArrowDropDown } from '@/ui/icons';
 
 export type HearHow = 'all' | 'here' | 'selection' | 'bar' | 'straight then swung' | 'limb by limb';
 

@@ -2,10 +2,6 @@
 
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import CloseRounded from '@mui/icons-material/CloseRounded';
-import DragIndicatorRounded from '@mui/icons-material/DragIndicatorRounded';
-import PlayArrowRounded from '@mui/icons-material/PlayArrowRounded';
-import StopRounded from '@mui/icons-material/StopRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
@@ -13,6 +9,7 @@ import Typography from '@mui/material/Typography';
 import { memo, type KeyboardEvent } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Exercise } from '@/core/drill/drill';
+import { CloseRounded, DragIndicatorRounded, PlayArrowRounded, StopRounded } from '@/ui/icons';
 import { Strip } from '@/ui/strip/Strip';
 import { FIGURE_FONT } from '@/ui/theme';
 import { opening } from '@/ui/words/text';

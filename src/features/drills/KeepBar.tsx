@@ -1,6 +1,5 @@
 'use client';
 
-import PlayArrowRounded from '@mui/icons-material/PlayArrowRounded';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -12,6 +11,7 @@ import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import type { Rule } from '@/core/documents/rule';
 import type { Problem } from '@/core/result';
+import { PlayArrowRounded } from '@/ui/icons';
 import { keepDrillAction, practiseDrillAction } from './actions';
 
 interface KeepBarProps {

@@ -1,4 +1,3 @@
-import DeleteOutlineRounded from '@mui/icons-material/DeleteOutlineRounded';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
@@ -8,6 +7,7 @@ import { GROOVE_FILE_NAMES, GROOVE_FILES } from '@/core/format/grooveFileKinds';
 import { sentence } from '@/core/result';
 import type { KeptDrill } from '@/server/drills';
 import { DownloadMenu } from '@/ui/DownloadMenu';
+import { DeleteOutlineRounded } from '@/ui/icons';
 import { ShelfEntry } from './ShelfEntry';
 
 interface OwnDrillProps {

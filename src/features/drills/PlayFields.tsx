@@ -1,6 +1,5 @@
 'use client';
 
-import ExpandMoreRounded from '@mui/icons-material/ExpandMoreRounded';
 import Accordion from '@mui/material/Accordion';
 import AccordionDetails from '@mui/material/AccordionDetails';
 import AccordionSummary from '@mui/material/AccordionSummary';
@@ -16,6 +15,7 @@ import type { Problem } from '@/core/result';
 import { CLICK_PLAN_NAMES } from '@/core/time/clickPlan';
 import type { Swing } from '@/core/time/swing';
 import { Pick } from '@/ui/Pick';
+import { ExpandMoreRounded } from '@/ui/icons';
 import { feelInWords } from '@/ui/words/grooves';
 import { plural } from '@/ui/words/text';
 import { tempoInWords } from '@/ui/words/figures';

@@ -1,8 +1,5 @@
 'use client';
 
-import MoreHoriz from '@mui/icons-material/MoreHoriz';
-import Star from '@mui/icons-material/Star';
-import StarBorder from '@mui/icons-material/StarBorder';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
@@ -14,6 +11,7 @@ import { useEffect, useOptimistic, useRef, useState, useTransition } from 'react
 import { turnFor } from '@/core/groove/kit';
 import type { GrooveContent, GrooveRow } from '@/server/grooves';
 import { Unreadable } from '@/ui/Unreadable';
+import { MoreHoriz, Star, StarBorder } from '@/ui/icons';
 import { glanceOf } from '@/ui/strip/glance';
 import { Strip } from '@/ui/strip/Strip';
 import { rowInWords } from '@/ui/words/grooves';

@@ -1,8 +1,5 @@
 'use client';
 
-import ArrowDownwardRounded from '@mui/icons-material/ArrowDownwardRounded';
-import ArrowUpwardRounded from '@mui/icons-material/ArrowUpwardRounded';
-import CloseRounded from '@mui/icons-material/CloseRounded';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
@@ -10,6 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { STEP_KINDS, type LessonStep, type StepKind } from '@/core/documents/lesson';
 import { LONGEST_LESSON } from '@/core/limits';
+import { ArrowDownwardRounded, ArrowUpwardRounded, CloseRounded } from '@/ui/icons';
 import { opensSame, type OpensChoice } from './choices';
 
 interface StepRowProps {

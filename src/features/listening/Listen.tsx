@@ -1,7 +1,5 @@
 'use client';
 
-import PlayArrowRounded from '@mui/icons-material/PlayArrowRounded';
-import StopRounded from '@mui/icons-material/StopRounded';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -12,6 +10,7 @@ import type { School } from '@/core/count/schools';
 import { RUNGS, type Answered, type Subject } from '@/core/documents/listening';
 import { listeningFigures, SITTING, soundOf } from '@/core/practice/listening';
 import { choiceInWords, SUBJECT_OF } from '@/core/practice/subjects';
+import { PlayArrowRounded, StopRounded } from '@/ui/icons';
 import { opening } from '@/ui/words/text';
 import { keepListeningAction } from './actions';
 import { confusedInWords, figuresInWords } from '@/ui/words/listening';

@@ -1,9 +1,5 @@
 'use client';
 
-import AddRounded from '@mui/icons-material/AddRounded';
-import ArrowDownwardRounded from '@mui/icons-material/ArrowDownwardRounded';
-import ArrowUpwardRounded from '@mui/icons-material/ArrowUpwardRounded';
-import CloseRounded from '@mui/icons-material/CloseRounded';
 import Alert from '@mui/material/Alert';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
@@ -14,6 +10,7 @@ import Typography from '@mui/material/Typography';
 import { useState, useTransition } from 'react';
 import { MOST_PATH_STEPS } from '@/core/limits';
 import type { PathRow } from '@/server/paths';
+import { AddRounded, ArrowDownwardRounded, ArrowUpwardRounded, CloseRounded } from '@/ui/icons';
 import { keepPathAction } from './actions';
 
 /** A groove, or a drill that was written out, to be a step. */

@@ -2,15 +2,12 @@
 
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import CheckRounded from '@mui/icons-material/CheckRounded';
-import CloseRounded from '@mui/icons-material/CloseRounded';
-import DragIndicatorRounded from '@mui/icons-material/DragIndicatorRounded';
-import PlayArrowRounded from '@mui/icons-material/PlayArrowRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import type { KeyboardEvent } from 'react';
+import { CheckRounded, CloseRounded, DragIndicatorRounded, PlayArrowRounded } from '@/ui/icons';
 import { FIGURE_FONT } from '@/ui/theme';
 import { tempoInWords } from '@/ui/words/figures';
 import { opening } from '@/ui/words/text';

@@ -1,11 +1,9 @@
 'use client';
 
-import CheckRounded from '@mui/icons-material/CheckRounded';
-import VolumeOffOutlined from '@mui/icons-material/VolumeOffOutlined';
-import VolumeUpOutlined from '@mui/icons-material/VolumeUpOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { Limb } from '@/core/groove/limbs';
+import { CheckRounded, VolumeOffOutlined, VolumeUpOutlined } from '@/ui/icons';
 import { THREAD } from '@/ui/strip/layout';
 
 interface LimbSwitchesProps {

@@ -1,6 +1,5 @@
 'use client';
 
-import CloseRounded from '@mui/icons-material/CloseRounded';
 import Box from '@mui/material/Box';
 import Drawer from '@mui/material/Drawer';
 import IconButton from '@mui/material/IconButton';
@@ -14,6 +13,7 @@ import { CLICK_PLANS, planInWords, type ClickPlan, type ClickPlanName } from '@/
 import { SWING_SCHOOLS, type Swing } from '@/core/time/swing';
 import { isRecorded } from '@/sound/speech';
 import { Pick } from '@/ui/Pick';
+import { CloseRounded } from '@/ui/icons';
 import { feelInWords } from '@/ui/words/grooves';
 import { opening, plural } from '@/ui/words/text';
 import { Switches } from './frame/RoomPads';

@@ -1,7 +1,5 @@
 'use client';
 
-import AddRounded from '@mui/icons-material/AddRounded';
-import RemoveRounded from '@mui/icons-material/RemoveRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
@@ -10,6 +8,7 @@ import { italianWord, tappedTempo, withTap } from '@/core/time/tempoWords';
 import { type Bpm } from '@/core/time/units';
 import { FASTEST, SLOWEST } from '@/core/limits';
 import { problemsOf } from '@/core/result';
+import { AddRounded, RemoveRounded } from '@/ui/icons';
 import { FIGURE_FONT } from '@/ui/theme';
 import { useKept } from '@/ui/useKept';
 import { tempoInWords } from '@/ui/words/figures';

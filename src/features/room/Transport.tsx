@@ -1,10 +1,9 @@
 'use client';
 
-import PlayArrowRounded from '@mui/icons-material/PlayArrowRounded';
-import StopRounded from '@mui/icons-material/StopRounded';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import useMediaQuery from '@mui/material/useMediaQuery';
+import { PlayArrowRounded, StopRounded } from '@/ui/icons';
 import { plural } from '@/ui/words/text';
 import { ClickChoice } from './ClickChoice';
 import { Choice } from './Choice';

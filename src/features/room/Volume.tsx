@@ -1,10 +1,9 @@
 'use client';
 
-import VolumeOffOutlined from '@mui/icons-material/VolumeOffOutlined';
-import VolumeUpOutlined from '@mui/icons-material/VolumeUpOutlined';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import { useEffect, type ChangeEvent } from 'react';
+import { VolumeOffOutlined, VolumeUpOutlined } from '@/ui/icons';
 import { useKept } from '@/ui/useKept';
 
 /** How loud it is, and off in one touch; kept in this browser. `onLevel` hears it from 0 to 1. */

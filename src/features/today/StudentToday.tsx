@@ -1,5 +1,4 @@
 import { clockOf } from '@/core/documents/settings';
-import PlayArrowRounded from '@mui/icons-material/PlayArrowRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Link from '@mui/material/Link';
@@ -23,6 +22,7 @@ import { rowInWords } from '@/ui/words/grooves';
 import { dayDoneInWords, goalInWords } from '@/ui/words/homework';
 import { readerOf } from '@/ui/reader';
 import { Unreadable } from '@/ui/Unreadable';
+import { PlayArrowRounded } from '@/ui/icons';
 import { sightInWords } from '@/ui/words/sight';
 import { plural } from '@/ui/words/text';
 import { tempoInWords } from '@/ui/words/figures';

@@ -1,6 +1,5 @@
 'use client';
 
-import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
@@ -8,6 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { FEELS } from '@/core/groove/beat';
 import type { StyleFeel } from '@/core/documents/settings';
+import { DeleteOutlined } from '@/ui/icons';
 import type { SectionProps } from './WorkshopPage';
 
 export function FeelTable({ settings, problems, onChange }: SectionProps) {

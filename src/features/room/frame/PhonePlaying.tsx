@@ -1,8 +1,8 @@
-import StopRounded from '@mui/icons-material/StopRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
+import { StopRounded } from '@/ui/icons';
 import { FIGURE_FONT } from '@/ui/theme';
 import { tempoInWords } from '@/ui/words/figures';
 import { MinutesToday } from '../MinutesToday';

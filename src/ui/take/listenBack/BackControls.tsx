@@ -1,13 +1,12 @@
 'use client';
 
-import PlayIcon from '@mui/icons-material/PlayArrow';
-import StopIcon from '@mui/icons-material/Stop';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import type { Ref } from 'react';
+import { PlayArrow as PlayIcon, Stop as StopIcon } from '@/ui/icons';
 import { Pick } from '../../Pick';
 import { BARS_SHOWN, windowAt, type Back } from './back';
 import type { ShownBars } from './useShownBars';

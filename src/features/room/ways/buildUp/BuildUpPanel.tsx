@@ -1,6 +1,5 @@
 'use client';
 
-import SwapHorizRounded from '@mui/icons-material/SwapHorizRounded';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
@@ -8,6 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { Limb } from '@/core/groove/limbs';
+import { SwapHorizRounded } from '@/ui/icons';
 import { THREAD } from '@/ui/strip/layout';
 import { FIGURE_FONT } from '@/ui/theme';
 import { plural } from '@/ui/words/text';
