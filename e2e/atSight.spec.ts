@@ -30,8 +30,8 @@ test('a line is made to be read, looked at once, played and judged, and never co
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await expect(page.getByRole('timer')).toContainText('seconds to look');
   await expect(line.locator('svg')).toHaveCount(2);
-  await expectAccessible(page);
   const first = await line.innerHTML();
+  await expectAccessible(page);
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
   await expect(page.getByRole('timer')).toHaveCount(0);
 
