@@ -16,8 +16,8 @@ export default defineConfig({
   // Timing varies tenfold on a small machine: generous, since states are waited for and never times.
   timeout: 300_000,
   expect: { timeout: 60_000 },
-  // What fails once is a fault.
-  retries: 0,
+  // What fails once is a fault: without CI nothing is tried again, and there what passes the second time is printed.
+  retries: process.env.CI ? 1 : 0,
   workers: demos.length,
   fullyParallel: true,
   forbidOnly: Boolean(process.env.CI),
@@ -28,7 +28,7 @@ export default defineConfig({
     actionTimeout: 60_000,
     trace: process.env.TRACE ? 'on' : 'on-first-retry',
     launchOptions: {
-      executablePath: process.env.HEADLESS_CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: '/usr/bin/chromium-headless-shell',
       args: [
         '--disable-gpu',
         '--disable-quic',

@@ -98,7 +98,8 @@ for (const [screen, width, height] of [
           isLarge: true,
         });
       }).toPass({ timeout: 10_000 });
-    for (const groove of ['Slow crossing', 'Reed beds', 'Lantern ghosts']) {
+    // The longest of them by day.
+    for (const groove of process.env.NIGHTLY ? ['Slow crossing', 'Lantern ghosts', 'Reed beds'] : ['Reed beds']) {
       await page.goto('/grooves');
       await page.getByLabel('Find by title').fill(groove);
       await page.getByRole('link', { name: `Open ${groove} in the room` }).click();

@@ -38,8 +38,7 @@ test('a ladder climbs by itself when takes are clean, is kept, and falls back wh
   // The snare alone, on 2 and 4.
   await page.getByRole('button', { name: 'The same again' }).click();
   await choose(page, 'Who plays', 'you');
-  for (const limb of ['right hand', 'right foot'])
-    await page.getByRole('button', { name: `${limb} in task` }).click();
+  for (const limb of ['right hand', 'right foot']) await page.getByRole('button', { name: `${limb} in task` }).click();
   await strikeAlong(page, { 2: 'KeyF', 4: 'KeyF' });
   await play(page);
   await expect(page.getByText('Clean: up a rung.')).toBeVisible({ timeout: 60_000 });

@@ -139,11 +139,8 @@ await main(async () => {
       // The demo and a workshop of one's own live side by side.
       url = cluster.url(demo ? 'mochila_demo' : 'mochila');
     }
-    const env = await prepareDatabase({ url, demo });
-    if (dev) {
-      const { buildThreads } = await import('./lib/built.mjs');
-      await buildThreads();
-    } else await ensureBuild(dist);
+    const built = dev ? import('./lib/built.mjs').then(({ buildThreads }) => buildThreads()) : ensureBuild(dist);
+    const [env] = await Promise.all([prepareDatabase({ url, demo }), built]);
     const user = await webUser();
     const tls = secure ? await ensureCertificate(path.resolve(data), { user }) : undefined;
     const web = await startWeb({ mode: dev ? 'dev' : 'start', port, host, dist, env, tls, user });

@@ -11,7 +11,7 @@ import path from 'node:path';
 import { changedFiles } from './lib/changed.mjs';
 import { freePort, startCluster } from './lib/cluster.mjs';
 import { prepareDatabase } from './lib/database.mjs';
-import { ensureChromium, ensurePostgres, offerDebianPackages } from './lib/debian.mjs';
+import { ensureChromium, ensureHeadlessChromium, ensurePostgres, offerDebianPackages } from './lib/debian.mjs';
 import { ensureBuild, ensurePackages } from './lib/packages.mjs';
 import { run } from './lib/run.mjs';
 import { main, refuse, say } from './lib/say.mjs';
@@ -61,7 +61,8 @@ const quoted = JSON.stringify;
 async function database(name, { demo = false, template } = {}) {
   const url = new URL(await databaseServer());
   url.pathname = `/mochila_e2e_${name}_${process.pid}`;
-  undo.push(() => inMigrate(`m.dropDatabase(${quoted(url.href)})`));
+  // A cluster of our own goes as a whole.
+  if (process.env.DATABASE_URL) undo.push(() => inMigrate(`m.dropDatabase(${quoted(url.href)})`));
   if (template) await inMigrate(`m.ensureDatabase(${quoted(url.href)}, ${quoted(template.slice(1))})`);
   return { url: url.href, name: url.pathname, env: await prepareDatabase({ url: url.href, demo }) };
 }
@@ -102,13 +103,17 @@ async function served() {
 
 async function browser({ only = [] } = {}) {
   await ensureChromium();
+  await ensureHeadlessChromium();
   await build();
   const demos = await serveDemos();
   const env = { DEMO_URLS: demos.join(), WORKERS: String(BROWSER_WORKERS) };
   // Where days go by the database is put back by as many; each such story has one of its own.
   for (const name of ['own', ...(process.env.NIGHTLY ? ['week', 'weeks'] : [])]) {
     const { url, env: web } = await database(name);
-    Object.assign(env, { [`${name.toUpperCase()}_URL`]: await serveOn(web), [`${name.toUpperCase()}_DATABASE_URL`]: url });
+    Object.assign(env, {
+      [`${name.toUpperCase()}_URL`]: await serveOn(web),
+      [`${name.toUpperCase()}_DATABASE_URL`]: url,
+    });
   }
   return run(bin('playwright'), ['test', ...only, ...(process.env.GREP ? ['-g', process.env.GREP] : [])], {
     show: true,
@@ -147,7 +152,10 @@ const STEPS = {
   browser: { budget: 500, isLive: true, run: browser },
 };
 /** What runs side by side, and what comes after: pages are played to, and want the machine for themselves. */
-const LANES = [['lint', 'types', 'arrows', 'unused', 'unit', 'scripts'], ['build', 'database', 'served']];
+const LANES = [
+  ['lint', 'types', 'arrows', 'unused', 'unit', 'scripts'],
+  ['build', 'database', 'served'],
+];
 
 /** What a change can break, as far as that is known within two minutes. */
 function stepsOfChange(files) {
@@ -173,10 +181,14 @@ function chosen(wanted) {
   }
   if (wanted[0] === 'nightly') {
     process.env.NIGHTLY = '1';
-    return { ...STEPS, mutants: { isLive: true, run: () => run(process.execPath, ['scripts/mutate.mjs'], { show: true }) } };
+    return {
+      ...STEPS,
+      mutants: { isLive: true, run: () => run(process.execPath, ['scripts/mutate.mjs'], { show: true }) },
+    };
   }
   const unknown = wanted.find((name) => !(name in STEPS));
-  if (unknown) refuse(`There is no step "${unknown}".`, `Choose from: ${Object.keys(STEPS).join(', ')}, changed, nightly`);
+  if (unknown)
+    refuse(`There is no step "${unknown}".`, `Choose from: ${Object.keys(STEPS).join(', ')}, changed, nightly`);
   return wanted.length ? Object.fromEntries(wanted.map((name) => [name, STEPS[name]])) : STEPS;
 }
 

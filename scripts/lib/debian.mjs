@@ -12,8 +12,7 @@ async function aptHere() {
   if (process.getuid?.() === 0)
     return (...args) => oneAtATime(() => run('apt-get', args, { env: { DEBIAN_FRONTEND: 'noninteractive' } }));
   if ((await run('sudo', ['-n', 'true'])).code !== 0) return undefined;
-  return (...args) =>
-    oneAtATime(() => run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]));
+  return (...args) => oneAtATime(() => run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args]));
 }
 
 /**
@@ -50,6 +49,12 @@ async function ensureDebianPackage(name, what, isThere) {
 
 export const ensureChromium = () =>
   ensureDebianPackage('chromium', 'Chromium', () => ['/usr/bin/chromium'].find((file) => fs.existsSync(file)));
+
+/** The same without a window of its own: pages are tested in it with half the work. */
+export const ensureHeadlessChromium = () =>
+  ensureDebianPackage('chromium-headless-shell', 'Chromium without a window', () =>
+    ['/usr/bin/chromium-headless-shell'].find((file) => fs.existsSync(file)),
+  );
 
 /** The folder of the newest PostgreSQL server here, or of the version a cluster was made with. */
 export function findPostgres(version) {

@@ -14,12 +14,7 @@ export async function ensurePackages({ forWork = false } = {}) {
   const isThere = modifiedMs('node_modules/.package-lock.json') >= modifiedMs('package-lock.json');
   if (isThere && (!forWork || fs.existsSync('node_modules/vitest'))) return;
   say('Installing packages (once, a minute or so) …');
-  const { code, output } = await run('npm', [
-    'ci',
-    '--no-audit',
-    '--no-fund',
-    ...(forWork ? [] : ['--omit=dev']),
-  ]);
+  const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund', ...(forWork ? [] : ['--omit=dev'])]);
   if (code !== 0) {
     if (/ENOSPC/.test(output))
       refuse('The disk is full: the packages need about 1 GB.', 'Free some room and start again.');

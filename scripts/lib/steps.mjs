@@ -24,7 +24,9 @@ export async function runSteps(steps, lanes) {
         say(`== ${name} …`);
         const { code, output } = await run();
         const seconds = (Date.now() - began) / 1000;
-        say(`${isLive ? '' : output.trim()}\n== ${name}: ${code === 0 ? 'passed' : 'FAILED'} in ${Math.round(seconds)} s\n`);
+        say(
+          `${isLive ? '' : output.trim()}\n== ${name}: ${code === 0 ? 'passed' : 'FAILED'} in ${Math.round(seconds)} s\n`,
+        );
         done.push({ name, code, seconds, tests: testsOf(output), budget });
       }
       return done;
@@ -44,6 +46,11 @@ export function tableOf(results, wholeSeconds) {
   return [
     line('step', 'seconds', 'tests', ''),
     ...results.map((one) => line(one.name, Math.round(one.seconds), one.tests ?? '', noteOf(one))),
-    line('whole', Math.round(wholeSeconds), results.reduce((sum, { tests = 0 }) => sum + tests, 0), ''),
+    line(
+      'whole',
+      Math.round(wholeSeconds),
+      results.reduce((sum, { tests = 0 }) => sum + tests, 0),
+      '',
+    ),
   ].join('\n');
 }
