@@ -1,6 +1,6 @@
 import type { AgeBand, Level } from '@/core/limits';
 import type { Setup } from '@/core/groove/limbs';
-import type { ReportWords } from '@/core/take/verdictInWords';
+import type { ReportWords } from '@/core/documents/verdict';
 import type { Db } from './database';
 import type { Person } from './people';
 

@@ -5,7 +5,7 @@ import { asTypedName } from '@/core/format/signInName';
 import type { AgeBand, Level, SpeedLimits } from '@/core/limits';
 import type { Problem } from '@/core/result';
 import { toleranceOf, type Tolerance } from '@/core/take/figures';
-import type { ReportWords } from '@/core/take/verdictInWords';
+import type { ReportWords } from '@/core/documents/verdict';
 import { asJson } from './asJson';
 import type { Db } from './database';
 import { hashPassword } from './door';

@@ -1,6 +1,6 @@
 import { clockOf, type Clock } from '@/core/documents/settings';
 import type { School } from '@/core/count/schools';
-import type { ReportWords } from '@/core/take/verdictInWords';
+import type { ReportWords } from '@/core/documents/verdict';
 
 /**
  * Whoever reads a page: how they count, by which clock days and times are said, and whether in figures or plain

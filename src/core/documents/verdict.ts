@@ -98,3 +98,7 @@ export const readVerdict = (json: unknown): Result<Verdict> =>
     // The kinds that version 1 had are the same; it named one fault only.
     migrations: { 1: (old) => ({ ...old, version: 2 }) },
   });
+
+/** How somebody reads of what was heard: with milliseconds and decibels, or as children do. */
+export const REPORT_WORDS = ['figures', 'plain words'] as const;
+export type ReportWords = (typeof REPORT_WORDS)[number];

@@ -2,7 +2,7 @@ import { countedInWords } from '../count/placeInWords';
 import type { School } from '../count/schools';
 import type { Take } from '../documents/take';
 import { figureInWords } from '../take/figuresInWords';
-import type { Judgement } from '../take/judge';
+import type { Judgement } from '../take/judgement';
 import { figuresOfTake } from '../take/takeFigures';
 import { placeJudged } from '../take/verdict';
 

@@ -1,7 +1,7 @@
 import type { Why } from '../documents/dayPlan';
 import { placeOfManyInWords } from './studentFigures';
 import type { School } from '../count/schools';
-import type { ReportWords } from '../take/verdictInWords';
+import type { ReportWords } from '../documents/verdict';
 import { switchInWords } from '../take/figuresInWords';
 import type { Bpm } from '../time/units';
 import type { OpenWork, Suggestion } from './nextStep';

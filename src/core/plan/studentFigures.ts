@@ -4,7 +4,7 @@ import type { TakeFigure } from '../documents/takeFigures';
 import type { Limb } from '../groove/limbs';
 import { estimatedMean, estimatedSpread } from '../take/statistics';
 import { grouped } from '../take/grouped';
-import type { ReportWords } from '../take/verdictInWords';
+import type { ReportWords } from '../documents/verdict';
 import { frac } from '../time/fraction';
 import type { Bpm, Ms } from '../time/units';
 import { rateOf, type Weakness } from './weakness';

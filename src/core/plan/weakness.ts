@@ -8,7 +8,7 @@ import { writeGroove } from '../documents/groove';
 import { cellsOfDivisions, slotsOfBar } from '../grid/cells';
 import type { Groove } from '../groove/groove';
 import { USUAL_SURFACES, type Limb } from '../groove/limbs';
-import type { PlaceFigures } from '../take/judge';
+import type { PlaceFigures } from '../take/judgement';
 import type { ClickPlanName } from '../time/clickPlan';
 import { accents } from '../drill/families/accents';
 import { buildUp } from '../drill/families/buildUp';

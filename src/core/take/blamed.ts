@@ -1,7 +1,7 @@
 import { formOfTake, type Take } from '../documents/take';
 import type { TimedStroke } from '../schedule/timed';
 import { equal } from '../time/fraction';
-import type { Judgement } from './judge';
+import type { Judgement } from './judgement';
 import { placeJudged } from './verdict';
 import { factsOf, limbsTogether, switchesOf } from './strokeFacts';
 

@@ -5,7 +5,7 @@ import { barLength } from '../grid/meter';
 import { add, equal, exact, format, toNumber, ZERO, type WholeNotes } from '../time/fraction';
 import { valueMs } from '../time/tempoMap';
 import type { Bpm, Ms } from '../time/units';
-import type { Judgement, JudgedStroke } from './judge';
+import type { Judgement, JudgedStroke } from './judgement';
 
 /** A hit that was to be caught with the band, as often as it came. */
 export interface HitFigures {

@@ -1,6 +1,7 @@
 import type { Take } from '../documents/take';
 import type { Form } from '../form/form';
 import type { Limb } from '../groove/limbs';
+import type { FaultName } from '../documents/verdict';
 import type { Level } from '../limits';
 import type { Schedule } from '../schedule/timed';
 import { format } from '../time/fraction';
@@ -10,7 +11,7 @@ import type { HeardStroke } from './candidates';
 import { explain, type Explanation } from './explain';
 import type { Figures } from './figures';
 import { inDb, loudnessFaults, type LoudStroke } from './loudness';
-import type { ExtraHit, JudgedStroke } from './judge';
+import type { ExtraHit, JudgedStroke, PlaceFigures } from './judgement';
 import { factsOf, limbsTogether, switchesOf, type StrokeFacts } from './strokeFacts';
 import {
   barsLeftOut,
@@ -21,7 +22,17 @@ import {
   type DueStroke,
   type StrokesFault,
 } from './strokesFaults';
-import type { Found } from './verdict';
+
+/** One explanation, with how much better it is than that a good player played, how large it is, and its figures. */
+export interface Found {
+  about: FaultName;
+  score: number;
+  size: number;
+  limb?: Limb;
+  /** Where in the groove, by limb, bar and written place. */
+  place?: Pick<PlaceFigures, 'limb' | 'bar' | 'written'>;
+  numbers: Record<string, number>;
+}
 
 interface Heard {
   take: Take;

@@ -3,7 +3,7 @@ import type { FaultName } from '../documents/verdict';
 import type { Limb } from '../groove/limbs';
 import type { Figures } from './figures';
 import { goodOf } from './good';
-import type { Judgement } from './judge';
+import type { Judgement } from './judgement';
 
 /** What is praised, on both sides of what has to bear it out. */
 

@@ -1,6 +1,6 @@
-import type { Judgement } from './judge';
+import type { Judgement } from './judgement';
 import { smallestAudibleMs } from './figures';
-import type { ReportWords } from './verdictInWords';
+import type { ReportWords } from '../documents/verdict';
 import { opening } from './wording';
 
 /** So many strokes have to bear out what is praised. */

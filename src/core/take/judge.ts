@@ -1,10 +1,9 @@
 import { formOfTake, taskAt, wholeTask, type Hit, type Take } from '../documents/take';
-import type { Verdict } from '../documents/verdict';
 import type { Form } from '../form/form';
 import { LIMBS, otherHand, type Limb } from '../groove/limbs';
 import { schedule } from '../schedule/schedule';
 import type { Schedule, TimedBar, TimedStroke } from '../schedule/timed';
-import { format, type WholeNotes } from '../time/fraction';
+import { format } from '../time/fraction';
 import { valueMs } from '../time/tempoMap';
 import type { Ms } from '../time/units';
 import { align, type Alignment } from './align';
@@ -13,61 +12,12 @@ import { figuresOf, factorOf, levelOf, smallestAudibleMs, type Figures, type Pla
 import { foundIn } from './found';
 import { withoutFreeHits } from './freeBars';
 import { grouped } from './grouped';
+import type { BarWindow, ExerciseFigures, ExtraHit, JudgedStroke, Judgement, Outcome, PlaceFigures } from './judgement';
 import { gapAt } from './match';
 import { verdictOf } from './verdict';
 
 /** To be raised whenever the same take may come to other figures or another verdict than before. */
 export const JUDGE_VERSION = 6;
-
-/** What became of a stroke that was due. `not judgeable`: the input cannot tell whether it was played. */
-export type Outcome = 'matched' | 'missed' | 'not judgeable';
-
-/** A stroke that was due, with what came of it. `hitMs` and `errorMs` are those of a matched one. */
-export interface JudgedStroke {
-  stroke: TimedStroke;
-  outcome: Outcome;
-  hitMs?: Ms;
-  errorMs?: Ms;
-  /** The smallest error that can be heard here. */
-  audibleMs: Ms;
-}
-
-/** A hit that belongs to no stroke; `barInRun` is the bar it fell in. */
-export interface ExtraHit extends Hit {
-  barInRun: number;
-}
-
-/** All strokes of one limb at one written place of the groove, over all times it was played. */
-export interface PlaceFigures extends Figures {
-  limb: Limb;
-  bar: number;
-  written: WholeNotes;
-}
-
-/** One exercise of a drill, all its times. */
-export interface ExerciseFigures extends Figures {
-  exercise: number;
-}
-
-export interface Judgement {
-  schedule: Schedule;
-  strokes: JudgedStroke[];
-  extra: ExtraHit[];
-  figures: Figures;
-  byLimb: (Figures & { limb: Limb })[];
-  byPlace: PlaceFigures[];
-  /** Of a drill: the figures of each exercise that was played, in the order of the drill. */
-  byExercise: ExerciseFigures[];
-  /** What a stroke of this take may miss by at the player's level, the median over its strokes. */
-  toleranceMs: Ms;
-  verdict: Verdict;
-}
-
-/** Bars of the run, the first and the one after the last. */
-export interface BarWindow {
-  from: number;
-  to: number;
-}
 
 /** What belongs to one limb, or, where hits name none, to all of them together. */
 interface LineDue extends LimbLine {

@@ -2,8 +2,9 @@ import { describe, expect, test } from 'vitest';
 import { SCHOOLS } from '../count/schools';
 import { FIGURE_KINDS, type TakeFigure } from '../documents/takeFigures';
 import { pinned } from '../testing/pinned';
-import { REPORT_WORDS } from './verdictInWords';
-import { changeInWords, changesSince, type Compared, type PlaceEstimate } from './progress';
+import { REPORT_WORDS } from '../documents/verdict';
+import { changesSince, type Compared, type PlaceEstimate } from './progress';
+import { changeInWords } from './changeInWords';
 
 const figure = (kind: TakeFigure['kind'], of: string, value: number, wide: number, meant?: number): TakeFigure => ({
   kind,

@@ -8,7 +8,7 @@ import type { Ms } from '../time/units';
 import { trendOf } from './figures';
 import { flamGaps, loudStrokes } from './found';
 import { grouped } from './grouped';
-import type { JudgedStroke, Judgement } from './judge';
+import type { JudgedStroke, Judgement } from './judgement';
 import { accentDistance, secondsAbove } from './loudness';
 import {
   estimatedDifference,

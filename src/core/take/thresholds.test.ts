@@ -13,7 +13,8 @@ import { judge } from './judge';
 import { loudnessFaults, type LoudStroke } from './loudness';
 import { matchLine, matchLines } from './match';
 import { barsLeftOut, flamsOff, leftOut, struckInVain } from './strokesFaults';
-import { verdictOf, type Found } from './verdict';
+import { verdictOf } from './verdict';
+import type { Found } from './found';
 
 /** Both sides of every threshold of the judging, so that none is moved without a test that says so. */
 

@@ -10,7 +10,8 @@ import type { WholeNotes } from '../time/fraction';
 import type { Bpm, Ms } from '../time/units';
 import type { Figures } from './figures';
 import { LEAST_SCORE, LEAST_SIZE } from './explain';
-import type { PlaceFigures } from './judge';
+import type { Found } from './found';
+import type { PlaceFigures } from './judgement';
 
 /** What a verdict is drawn from. */
 interface Evidence {
@@ -20,17 +21,6 @@ interface Evidence {
   toleranceMs: Ms;
   /** Every explanation of what was heard, the best first. */
   found: readonly Found[];
-}
-
-/** One explanation, with how much better it is than that a good player played, how large it is, and its figures. */
-export interface Found {
-  about: FaultName;
-  score: number;
-  size: number;
-  limb?: Limb;
-  /** Where in the groove, by limb, bar and written place. */
-  place?: Pick<PlaceFigures, 'limb' | 'bar' | 'written'>;
-  numbers: Record<string, number>;
 }
 
 /** So many beats a minute faster when nothing is left to fix. */

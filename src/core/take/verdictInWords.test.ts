@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { type Take } from '../documents/take';
 import { backbeat } from '../testing/kitFaultsShown';
 import { emptyTake as takeOf, playedTake } from '../testing/takes';
-import { REPORT_WORDS, verdictInWords } from './verdictInWords';
+import { verdictInWords } from './verdictInWords';
+import { REPORT_WORDS } from '../documents/verdict';
 import {
   FAULTS,
   readVerdict,

@@ -1,13 +1,9 @@
 import type { School } from '../count/schools';
-import type { FaultFound, Practice, Verdict } from '../documents/verdict';
+import type { FaultFound, Practice, ReportWords, Verdict } from '../documents/verdict';
 import type { ClickPlanName } from '../time/clickPlan';
 import type { Ms } from '../time/units';
 import { plainly } from './verdictPlainly';
 import { countsInWords, judgedPlaceInWords, opening, stepInWords } from './wording';
-
-/** How somebody reads of what was heard: with milliseconds and decibels, or as children do. */
-export const REPORT_WORDS = ['figures', 'plain words'] as const;
-export type ReportWords = (typeof REPORT_WORDS)[number];
 
 /** A verdict as it is read: what to fix, what that rests on, and what to practise. */
 export interface VerdictInWords {

@@ -7,7 +7,7 @@ import { useActionState } from 'react';
 import { SETUPS } from '@/core/groove/limbs';
 import { schoolNamesIn } from '@/core/documents/settings';
 import { AGE_BANDS, LEVELS } from '@/core/limits';
-import { REPORT_WORDS } from '@/core/take/verdictInWords';
+import { REPORT_WORDS } from '@/core/documents/verdict';
 import type { Person } from '@/server/people';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useActionState } from 'react';
 import { SETUPS } from '@/core/groove/limbs';
 import { AGE_BANDS, LEVELS } from '@/core/limits';
-import { REPORT_WORDS } from '@/core/take/verdictInWords';
+import { REPORT_WORDS } from '@/core/documents/verdict';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { addStudentAction } from './actions';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
 import { textShape } from '@/core/documents/shapes';
 import { AGE_BANDS, LEVELS, MOST_GOALS, MOST_LINES_IN } from '@/core/limits';
-import { REPORT_WORDS } from '@/core/take/verdictInWords';
+import { REPORT_WORDS } from '@/core/documents/verdict';
 import { problemsOf } from '@/core/result';
 import type { CsvColumn } from '@/ui/csv/ImportCsv';
 import type { CsvLine } from '@/ui/csv/table';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
 import { limitsShape } from '@/core/documents/settings';
 import { AGE_BANDS, LEVELS, MOST_GOALS, type SpeedLimits } from '@/core/limits';
-import { REPORT_WORDS } from '@/core/take/verdictInWords';
+import { REPORT_WORDS } from '@/core/documents/verdict';
 import { textShape } from '@/core/documents/shapes';
 import { nameShape, passwordShape, schoolShape, signInNameShape } from '@/ui/fields';
 

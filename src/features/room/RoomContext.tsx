@@ -7,7 +7,7 @@ import type { WrittenDrill } from '@/core/documents/writtenDrill';
 import type { Groove } from '@/core/groove/groove';
 import type { Limb, Setup } from '@/core/groove/limbs';
 import type { SpeedLimits } from '@/core/limits';
-import type { ReportWords } from '@/core/take/verdictInWords';
+import type { ReportWords } from '@/core/documents/verdict';
 import type { Bpm, Ms } from '@/core/time/units';
 import type { RoomSettings, WayName } from './settings';
 import type { RoomAction, RoomState } from './state';

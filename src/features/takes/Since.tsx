@@ -2,8 +2,9 @@ import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import type { School } from '@/core/count/schools';
-import { changeInWords, type Change } from '@/core/take/progress';
-import type { ReportWords } from '@/core/take/verdictInWords';
+import { type Change } from '@/core/take/progress';
+import { changeInWords } from '@/core/take/changeInWords';
+import type { ReportWords } from '@/core/documents/verdict';
 
 interface SinceProps {
   changes: readonly Change[];

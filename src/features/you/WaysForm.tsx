@@ -5,7 +5,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useActionState } from 'react';
 import { SETUPS, type Setup } from '@/core/groove/limbs';
-import { REPORT_WORDS, type ReportWords } from '@/core/take/verdictInWords';
+import { REPORT_WORDS, type ReportWords } from '@/core/documents/verdict';
 import { Field } from '@/ui/Field';
 import { EMPTY_FORM } from '@/ui/form';
 import { keepWaysAction } from './actions';

@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
 import { SETUPS } from '@/core/groove/limbs';
-import { REPORT_WORDS } from '@/core/take/verdictInWords';
+import { REPORT_WORDS } from '@/core/documents/verdict';
 import { dropFeed, makeFeed } from '@/server/calendar';
 import { isOwnPassword } from '@/server/door';
 import { endOwnSession } from '@/server/ownSessions';

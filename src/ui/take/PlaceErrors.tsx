@@ -7,7 +7,7 @@ import { useMemo } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Take } from '@/core/documents/take';
 import { LIMBS } from '@/core/groove/limbs';
-import type { Judgement, PlaceFigures } from '@/core/take/judge';
+import type { Judgement, PlaceFigures } from '@/core/take/judgement';
 import { meanKnown, type Estimate } from '@/core/take/statistics';
 import { barsDrawn } from '../strip/drawn';
 import { barsPerRow, percentOfStroke, SHADE_LEAD, SIZES, THREAD, type DrawnBar } from '../strip/layout';

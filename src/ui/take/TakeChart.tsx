@@ -11,7 +11,7 @@ import type { School } from '@/core/count/schools';
 import type { Take } from '@/core/documents/take';
 import { format } from '@/core/time/fraction';
 import { chartFigures, type HitFigures, type TempoSettled } from '@/core/take/chartFigures';
-import type { Judgement } from '@/core/take/judge';
+import type { Judgement } from '@/core/take/judgement';
 import { lateOrEarly } from '../words/figures';
 import { plural } from '../words/text';
 

@@ -8,7 +8,7 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { School } from '@/core/count/schools';
 import { exerciseInWords, type Exercises } from '@/core/form/exercises';
-import type { Judgement } from '@/core/take/judge';
+import type { Judgement } from '@/core/take/judgement';
 import { opening, plural } from '../words/text';
 import { inMs, lateOrEarly } from '../words/figures';
 import { faultsOf } from './faults';

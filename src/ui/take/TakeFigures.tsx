@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { meanKnown, estimatedSpread, type Estimate } from '@/core/take/statistics';
-import type { Judgement } from '@/core/take/judge';
-import type { ReportWords } from '@/core/take/verdictInWords';
+import type { Judgement } from '@/core/take/judgement';
+import type { ReportWords } from '@/core/documents/verdict';
 import { driftInWords, inMs, lateOrEarly } from '../words/figures';
 import { FigureTile, type FigureTileProps } from './FigureTile';
 

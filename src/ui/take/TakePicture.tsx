@@ -10,7 +10,7 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState, type Ref } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Take } from '@/core/documents/take';
-import type { Judgement } from '@/core/take/judge';
+import type { Judgement } from '@/core/take/judgement';
 import { blamedIn } from '@/core/take/blamed';
 import { barsBySection } from '@/core/take/chartFigures';
 import {

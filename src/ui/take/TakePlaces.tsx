@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { School } from '@/core/count/schools';
 import type { Take } from '@/core/documents/take';
-import type { Judgement } from '@/core/take/judge';
+import type { Judgement } from '@/core/take/judgement';
 import { placeJudged } from '@/core/take/verdict';
 import { judgedPlaceInWords } from '@/core/take/wording';
 import { inMs, lateOrEarly } from '../words/figures';

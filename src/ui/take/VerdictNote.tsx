@@ -3,7 +3,8 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { School } from '@/core/count/schools';
 import type { FaultName, Verdict } from '@/core/documents/verdict';
-import { verdictInWords, type ReportWords } from '@/core/take/verdictInWords';
+import { verdictInWords } from '@/core/take/verdictInWords';
+import type { ReportWords } from '@/core/documents/verdict';
 
 interface VerdictNoteProps {
   verdict: Verdict;

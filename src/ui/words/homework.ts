@@ -1,4 +1,4 @@
-import type { ReportWords } from '@/core/take/verdictInWords';
+import type { ReportWords } from '@/core/documents/verdict';
 import type { Subject } from '@/core/documents/listening';
 import type { Bpm, Ms } from '@/core/time/units';
 import { tempoInWords } from './figures';

@@ -1,4 +1,5 @@
-import { verdictInWords, type ReportWords } from '@/core/take/verdictInWords';
+import { verdictInWords } from '@/core/take/verdictInWords';
+import type { ReportWords } from '@/core/documents/verdict';
 import type { School } from '@/core/count/schools';
 import type { Verdict } from '@/core/documents/verdict';
 

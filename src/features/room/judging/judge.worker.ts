@@ -1,7 +1,8 @@
 import type { Tolerance } from '@/core/take/figures';
 import { expose } from 'comlink';
 import type { Take } from '@/core/documents/take';
-import { judge, type BarWindow } from '@/core/take/judge';
+import { judge } from '@/core/take/judge';
+import type { BarWindow } from '@/core/take/judgement';
 
 /** Judges a stretch of a take that still goes on, off the page's own thread: whether nothing is to be fixed in it. */
 const isClean = (take: Take, tolerance: Tolerance, window: BarWindow): boolean =>

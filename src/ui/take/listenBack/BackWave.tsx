@@ -5,7 +5,7 @@ import { useTheme } from '@mui/material/styles';
 import { useMemo, type Ref } from 'react';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import { outlinePath } from '@/core/hearing/outline';
-import type { Judgement } from '@/core/take/judge';
+import type { Judgement } from '@/core/take/judgement';
 import type { Ms } from '@/core/time/units';
 import { THREAD } from '../../strip/layout';
 import type { Bead } from '../../strip/beads';

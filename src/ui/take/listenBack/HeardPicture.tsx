@@ -3,7 +3,7 @@
 import { useMemo, useRef, useState } from 'react';
 import type { School } from '@/core/count/schools';
 import type { Take } from '@/core/documents/take';
-import type { Judgement } from '@/core/take/judge';
+import type { Judgement } from '@/core/take/judgement';
 import type { Ms } from '@/core/time/units';
 import { beadsOf, type Bead } from '../../strip/beads';
 import type { StripHandle } from '../../strip/Strip';
