@@ -10,19 +10,23 @@ const only = (name, from, allowed, comment) => ({
 /** The floors of the core: each may ask those before it, never those after, not even for a type. */
 const FLOORS = [
   'time',
+  'stats',
   'grid',
   'groove',
-  'count',
+  'counting',
+  'phrase',
   'form',
   'documents',
   'schedule',
   'chart',
-  'recording',
+  'judging',
+  'transcribe',
   'hearing',
-  'take',
+  'simulate',
   'drill',
   'plan',
   'practice',
+  'wording',
 ];
 const floor = (name, index) => ({
   name: `core-floor-${name}`,

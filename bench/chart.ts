@@ -2,10 +2,10 @@
  * A chart of 200 bars with hits, changes of tempo and a jump: unrolled, written out and scheduled; and its text read
  * while it is typed.
  */
-import { readChartText } from '../src/core/chart/chartText';
-import { engraved } from '../src/core/chart/engraved';
-import { unroll } from '../src/core/chart/unroll';
-import { writeOutChart } from '../src/core/chart/writeOut';
+import { readChartText } from '../src/core/chart/text/chartText';
+import { engraved } from '../src/core/chart/play/engraved';
+import { unroll } from '../src/core/chart/play/unroll';
+import { writeOutChart } from '../src/core/chart/play/writeOut';
 import { formOf } from '../src/core/form/form';
 import { schedule } from '../src/core/schedule/schedule';
 import { STARTER_GROOVES } from '../src/server/demo/grooves';

@@ -3,7 +3,7 @@
  * Every figure has its row in docs/hearing.md.
  */
 import type { Surface } from '../src/core/groove/limbs';
-import { RATE } from '../src/core/hearing/bands';
+import { RATE } from '../src/core/hearing/dsp/bands';
 import {
   couldBeHeard,
   findStrokes,

@@ -3,12 +3,12 @@
  * count on, asked for with every video frame as the room asks, and mixed as the audio thread mixes. What is left in
  * memory after each take must not grow.
  */
-import { SCHOOLS } from '../src/core/count/schools';
+import { SCHOOLS } from '../src/core/counting/schools';
 import { CLICK_PLANS } from '../src/core/time/clickPlan';
 import { LIMBS } from '../src/core/groove/limbs';
 import { cellsOfDivisions, slotsOfBar } from '../src/core/grid/cells';
 import type { Groove } from '../src/core/groove/groove';
-import { judge } from '../src/core/take/judge';
+import { judge } from '../src/core/judging/verdict/judge';
 import { Performance } from '../src/features/room/performance';
 import { firstSettings } from '../src/features/room/settings';
 import { AudioClock } from '../src/sound/audioClock';

@@ -4,7 +4,7 @@
  * an hour takes.
  */
 import { LEVELS } from '../src/core/limits';
-import { judge } from '../src/core/take/judge';
+import { judge } from '../src/core/judging/verdict/judge';
 import { emptyTake } from '../src/core/testing/takes';
 import { names, PLANTED, type Planted } from '../src/core/testing/plant';
 import { playerFrom, takePlayed } from '../src/core/testing/players';

@@ -1,6 +1,6 @@
 /** How many strokes a second are matched, from 100 to 50,000; the cost must grow about in line with them. */
 import { normal, randomFrom } from '../src/core/random';
-import { matchLine } from '../src/core/take/match';
+import { matchLine } from '../src/core/judging/align/match';
 import { medianMs, printTable } from './table';
 
 const perStroke: number[] = [];

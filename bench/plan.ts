@@ -8,7 +8,7 @@ import { recallOf, USUAL_PASS, USUAL_STEP, type Tried } from '../src/core/plan/r
 import { worksFor, type SetWork } from '../src/core/plan/works';
 import { randomFrom } from '../src/core/random';
 import { STARTER_GROOVES } from '../src/server/demo/grooves';
-import { judge } from '../src/core/take/judge';
+import { judge } from '../src/core/judging/verdict/judge';
 import { limbsIn } from '../src/core/groove/kit';
 import { emptyTake, playedTake } from '../src/core/testing/takes';
 import { printTable } from './table';

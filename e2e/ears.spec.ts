@@ -2,9 +2,9 @@ import { writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
-import { WavWriter } from '../src/core/format/wav';
-import { madeKit } from '../src/core/recording/drumSounds';
-import { recordingOf } from '../src/core/recording/recording';
+import { WavWriter } from '../src/core/format/audio/wav';
+import { madeKit } from '../src/core/simulate/drumSounds';
+import { recordingOf } from '../src/core/simulate/recording';
 import config from '../playwright.config';
 import { choose, comeInAs, complaints, expectAccessible, openRoom } from './steps';
 

@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { writeMidi } from 'midi-file';
-import { WavWriter } from '../src/core/format/wav';
-import { madeKit } from '../src/core/recording/drumSounds';
-import { recordingOf } from '../src/core/recording/recording';
-import { talking } from '../src/core/recording/room';
+import { WavWriter } from '../src/core/format/audio/wav';
+import { madeKit } from '../src/core/simulate/drumSounds';
+import { recordingOf } from '../src/core/simulate/recording';
+import { talking } from '../src/core/simulate/room';
 import { choose, comeInAs, complaints, expectAccessible } from './steps';
 
 /** When the strokes in e2e/sounds are, in seconds: one snare, the same in each file. */

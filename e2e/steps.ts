@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type BrowserContext, type Locator, type Page } from '@playwright/test';
-import { WavWriter } from '../src/core/format/wav';
+import { WavWriter } from '../src/core/format/audio/wav';
 
 type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>;
 /** Sessions of this worker's demo workshop: whoever signed in once need not do it again. */

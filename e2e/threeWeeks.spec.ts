@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import pg from 'pg';
 import { writeTake } from '@/core/documents/take';
 import { limbsIn } from '@/core/groove/kit';
-import type { Playing } from '@/core/take/simulatedKit';
+import type { Playing } from '@/core/simulate/simulatedKit';
 import { emptyTake, playedTake } from '@/core/testing/takes';
 import { STARTER_GROOVES } from '@/server/demo/grooves';
 import { daysPass, inviteLasse, setUp } from './passing';

@@ -8,9 +8,9 @@ import { main, refuse, say } from './lib/say.mjs';
 
 await main(async () => {
   register();
-  const { readChartText } = await import('../src/core/chart/chartText.ts');
-  const { unroll } = await import('../src/core/chart/unroll.ts');
-  const { barsInWords } = await import('../src/core/chart/barsInWords.ts');
+  const { readChartText } = await import('../src/core/chart/text/chartText.ts');
+  const { unroll } = await import('../src/core/chart/play/unroll.ts');
+  const { barsInWords } = await import('../src/core/wording/barsInWords.ts');
   const { sentence } = await import('../src/core/result.ts');
   const [file] = process.argv.slice(2);
   if (!file) refuse('A file is wanted.', 'node scripts/chart.mjs chart.txt');

@@ -13,7 +13,7 @@ await main(async () => {
   register();
   const { grooveFile } = await import('../src/core/format/grooveFile.ts');
   const { GROOVE_FILES } = await import('../src/core/format/grooveFileKinds.ts');
-  const { SCHOOLS } = await import('../src/core/count/schools.ts');
+  const { SCHOOLS } = await import('../src/core/counting/schools.ts');
   const [from, to, ...given] = process.argv.slice(2);
   if (!from || !to) refuse('Two files are wanted.', 'node scripts/convert.mjs in.musicxml out.mid');
   const format = Object.entries(GROOVE_FILES).find(([, { ending }]) => path.extname(to) === `.${ending}`)?.[0];

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { strToU8, zipSync } from 'fflate';
 import { afterAll, expect, test } from 'vitest';
 import { readGroove, writeGroove } from '@/core/documents/groove';
-import { midiStrokes } from '@/core/format/midiFile';
+import { midiStrokes } from '@/core/format/midi/midiFile';
 import { STARTERS } from '@/core/testing/starters';
 
 const SWUNG = { ...STARTERS[0]!, swing: { value: '8th', ratio: '2' } as const };

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { expect, test } from 'vitest';
-import { noteWritten } from '@/core/format/drumNotes';
-import { midiOf } from '@/core/format/midiOut';
+import { noteWritten } from '@/core/format/midi/drumNotes';
+import { midiOf } from '@/core/format/midi/midiOut';
 import { formOf, type Plan } from '@/core/form/form';
 import { schedule } from '@/core/schedule/schedule';
 import { STARTERS } from '@/core/testing/starters';

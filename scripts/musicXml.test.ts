@@ -4,7 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { parseMidi } from 'midi-file';
 import { afterAll, expect, test } from 'vitest';
-import { musicXmlOf } from '@/core/format/musicXml';
+import { musicXmlOf } from '@/core/format/musicxml/musicXml';
 import { formOf } from '@/core/form/form';
 import type { Groove } from '@/core/groove/groove';
 import { schedule } from '@/core/schedule/schedule';

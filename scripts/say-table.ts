@@ -5,7 +5,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { SAID_WORDS } from '../src/core/count/words';
+import { SAID_WORDS } from '../src/core/phrase/words';
 
 const FILE = path.join(import.meta.dirname, '../docs/say-it.md');
 const MARK = '<!-- words -->';

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import { expect, test } from 'vitest';
-import { readChartText } from '@/core/chart/chartText';
+import { readChartText } from '@/core/chart/text/chartText';
 import { writeGroove } from '@/core/documents/groove';
 import { usualRule } from '@/core/drill/rule';
 import { drillFile } from '@/core/format/drillFile';

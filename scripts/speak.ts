@@ -6,8 +6,8 @@ import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { SCHOOLS } from '../src/core/count/schools';
-import { readWav, WavWriter } from '../src/core/format/wav';
+import { SCHOOLS } from '../src/core/counting/schools';
+import { readWav, WavWriter } from '../src/core/format/audio/wav';
 import { MOST_BEATS } from '../src/core/grid/meter';
 import { onsetOf } from '../src/sound/onset';
 

@@ -1,5 +1,5 @@
 /** Recordings into which a click comes back from a loudspeaker, later and changed. */
-import { RATE } from '../../src/core/hearing/bands';
+import { RATE } from '../../src/core/hearing/dsp/bands';
 import type { WrittenStroke } from '../../src/core/testing/recordedTakes';
 import { recordedTake } from '../../src/core/testing/recordedTakes';
 import { renderVoice } from '../../src/sound/voices';

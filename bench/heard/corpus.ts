@@ -1,9 +1,9 @@
 /** Recordings that are made, with what is truly in them: kits to learn by and kits to measure on, apart in kind. */
 import type { Surface } from '../../src/core/groove/limbs';
-import { BANDS, FilterBank, HOP, RATE } from '../../src/core/hearing/bands';
-import { madeKit, MAKES, type MadeKit } from '../../src/core/recording/drumSounds';
-import { calibrationOf, withNoise, type Setting } from '../../src/core/recording/recording';
-import { NOISES, roomResponse, ROOMS } from '../../src/core/recording/room';
+import { BANDS, FilterBank, HOP, RATE } from '../../src/core/hearing/dsp/bands';
+import { madeKit, MAKES, type MadeKit } from '../../src/core/simulate/drumSounds';
+import { calibrationOf, withNoise, type Setting } from '../../src/core/simulate/recording';
+import { NOISES, roomResponse, ROOMS } from '../../src/core/simulate/room';
 import { otherKit } from './otherKits';
 import { madeGroove, recordedTake, type RecordedTake } from '../../src/core/testing/recordedTakes';
 

@@ -1,8 +1,8 @@
 /** Kits to measure on, of another make than those that were learnt from: the product's own voices, each kit retuned. */
 import type { Height, Surface } from '../../src/core/groove/limbs';
-import { RATE } from '../../src/core/hearing/bands';
+import { RATE } from '../../src/core/hearing/dsp/bands';
 import { normal, randomFrom, seedOf } from '../../src/core/random';
-import { KIT_SURFACES, type MadeKit } from '../../src/core/recording/drumSounds';
+import { KIT_SURFACES, type MadeKit } from '../../src/core/simulate/drumSounds';
 import { renderVoice } from '../../src/sound/voices';
 
 /** What is loud beside what, near a microphone in front of a kit. */

@@ -1,20 +1,20 @@
 /**
- * Makes `src/core/hearing/weights.json` anew: `node --import tsx bench/heard/train.ts`. It records grooves on kits that
+ * Makes `src/core/hearing/kit/weights.json` anew: `node --import tsx bench/heard/train.ts`. It records grooves on kits that
  * are learnt from, looks at every candidate as hearing does, and trains the three functions that decide. Some ten
  * minutes; the same numbers come out every time.
  */
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { FilterBank, HOP, type Powers } from '../../src/core/hearing/bands';
-import { candidatesIn, listened, type Candidate } from '../../src/core/hearing/candidates';
-import type { NoiseFloor } from '../../src/core/hearing/floor';
-import { LEAST_WITH_KIT, LEAST_WRITTEN, nearWritten } from '../../src/core/hearing/hearing';
-import { learnKit, narrowFloor, type Kit } from '../../src/core/hearing/kit';
-import type { Expected, SurfaceLook } from '../../src/core/hearing/look';
-import { surenessOf } from '../../src/core/hearing/network';
-import { inHops } from '../../src/core/hearing/resample';
-import { Looker } from '../../src/core/hearing/surfaces';
-import { withWritten } from '../../src/core/hearing/written';
+import { FilterBank, HOP, type Powers } from '../../src/core/hearing/dsp/bands';
+import { candidatesIn, listened, type Candidate } from '../../src/core/hearing/detect/candidates';
+import type { NoiseFloor } from '../../src/core/hearing/dsp/noiseFloor';
+import { LEAST_WITH_KIT, LEAST_WRITTEN, nearWritten } from '../../src/core/hearing/take/hearing';
+import { learnKit, narrowFloor, type Kit } from '../../src/core/hearing/kit/kit';
+import type { Expected, SurfaceLook } from '../../src/core/hearing/kit/scoreSurfaces';
+import { surenessOf } from '../../src/core/hearing/dsp/network';
+import { inHops } from '../../src/core/hearing/dsp/resample';
+import { Looker } from '../../src/core/hearing/kit/surfaces';
+import { withWritten } from '../../src/core/hearing/kit/written';
 import type { TrueStroke } from '../../src/core/testing/recordedTakes';
 import { learning, recordedGroove } from './corpus';
 import { trained, type Example } from './training';
@@ -119,6 +119,6 @@ const informed = trained(
   UNITS,
   ROUNDS,
 );
-const file = path.join(import.meta.dirname, '../../src/core/hearing/weights.json');
+const file = path.join(import.meta.dirname, '../../src/core/hearing/kit/weights.json');
 writeFileSync(file, JSON.stringify({ version: 1, first, blind, informed }));
 console.log(`${again.length} looks, ${again.filter(({ is }) => is).length} of them strokes`);

@@ -1,5 +1,5 @@
 /** Trains the small functions that decide which surface was struck. The same numbers and seed give the same weights. */
-import type { Network } from '../../src/core/hearing/network';
+import type { Network } from '../../src/core/hearing/dsp/network';
 import { normal, randomFrom } from '../../src/core/random';
 
 export interface Example {

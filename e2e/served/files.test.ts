@@ -1,7 +1,7 @@
 import { unzipSync } from 'fflate';
 import { expect, test } from 'vitest';
-import { readChartText } from '@/core/chart/chartText';
-import { writeOutChart } from '@/core/chart/writeOut';
+import { readChartText } from '@/core/chart/text/chartText';
+import { writeOutChart } from '@/core/chart/play/writeOut';
 import { writeWrittenChart } from '@/core/documents/writtenChart';
 import { familyNamed } from '@/core/drill/registry';
 import { usualRule } from '@/core/drill/rule';

@@ -10,7 +10,7 @@ import { plainMetronome } from './schedule/metronome';
 import { speeds } from './schedule/speeds';
 import { GRACE_MS } from './schedule/strokes';
 import { NUMBER_MS } from './schedule/words';
-import { simulateKit } from './take/simulatedKit';
+import { simulateKit } from './simulate/simulatedKit';
 import { oneLine, meterOf } from './testing/arbitrary';
 import { formOfTake } from './documents/take';
 import { emptyTake } from './testing/takes';

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { labels } from './count/labels';
-import { schoolNamed } from './count/schools';
+import { labels } from './counting/labels';
+import { schoolNamed } from './counting/schools';
 import { motions } from './groove/motion';
 import type { Height } from './groove/limbs';
-import { figuresOf } from './take/figures';
-import { matchLine } from './take/match';
+import { figuresOf } from './judging/types/figures';
+import { matchLine } from './judging/align/match';
 import { type ClickPlan } from './time/clickPlan';
 import { plainMetronome } from './schedule/metronome';
 import { clicks } from './schedule/clicks';

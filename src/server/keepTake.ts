@@ -7,7 +7,7 @@ import type { Setup } from '@/core/groove/limbs';
 import { MOST_LINES_SPENT, MOST_SEED, MOST_TAKES_A_DAY } from '@/core/limits';
 import { drawnAtSight, type NamedSight } from '@/core/practice/atSight';
 import { fail, ok, problem, problemAt, problemsOf, type Result } from '@/core/result';
-import type { Tolerance } from '@/core/take/figures';
+import type { Tolerance } from '@/core/judging/types/figures';
 import type { Db } from './database';
 import { isThroughBars, type JudgedTake } from './judging/judged';
 import { toleranceOfPerson, type Person } from './people';

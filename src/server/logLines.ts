@@ -1,6 +1,6 @@
 import { readGroove } from '@/core/documents/groove';
 import { turnFor } from '@/core/groove/kit';
-import { notHeardTake } from '@/core/take/notHeardTake';
+import { notHeardTake } from '@/core/practice/manualEntry';
 import type { Db } from './database';
 import { idFrom } from './idFrom';
 import { judgedTake, type JudgedTake } from './judging/judged';

@@ -1,10 +1,10 @@
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Setup } from '@/core/groove/limbs';
 import { limitsShape, readSettings, schoolIn, type WorkshopSettings } from '@/core/documents/settings';
 import { asTypedName } from '@/core/format/signInName';
 import type { AgeBand, Level, SpeedLimits } from '@/core/limits';
 import type { Problem } from '@/core/result';
-import { toleranceOf, type Tolerance } from '@/core/take/figures';
+import { toleranceOf, type Tolerance } from '@/core/judging/types/figures';
 import type { ReportWords } from '@/core/documents/verdict';
 import { asJson } from './asJson';
 import type { Db } from './database';

@@ -1,8 +1,8 @@
 import { readFigures, type TakeFigure } from '@/core/documents/takeFigures';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import type { FiguresOfMany, PlaceOfMany } from '@/core/plan/studentFigures';
-import type { Compared, PlaceEstimate } from '@/core/take/progress';
-import { meanKnown } from '@/core/take/statistics';
+import type { Compared, PlaceEstimate } from '@/core/judging/report/progress';
+import { meanKnown } from '@/core/stats/estimates';
 import type { Db } from './database';
 
 /** A take's figures with when it was played, for being compared with another. */

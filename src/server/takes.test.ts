@@ -2,7 +2,7 @@ import { LEVEL_FACTORS } from '@/core/limits';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { writeTake } from '@/core/documents/take';
 import { MOST_TAKES_A_DAY } from '@/core/limits';
-import { judge } from '@/core/take/judge';
+import { judge } from '@/core/judging/verdict/judge';
 import { setAssignment } from './assignments';
 import { judgeSent } from './judging/judged';
 import { rejudgeTakes } from './judging/rejudgeTakes';

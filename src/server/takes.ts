@@ -2,7 +2,7 @@ import { readTake, TAKE_VERSION, type InputName, type Take } from '@/core/docume
 import { readVerdict, type Verdict } from '@/core/documents/verdict';
 import type { Level } from '@/core/limits';
 import type { Result } from '@/core/result';
-import { JUDGE_VERSION } from '@/core/take/judge';
+import { JUDGE_VERSION } from '@/core/judging/verdict/judge';
 import type { Db } from './database';
 import { JUDGED, type JudgedTake } from './judging/judged';
 import type { Person } from './people';

@@ -1,6 +1,6 @@
 import { beforeAll, expect, test } from 'vitest';
-import { readChartText } from '@/core/chart/chartText';
-import { writeOutChart } from '@/core/chart/writeOut';
+import { readChartText } from '@/core/chart/text/chartText';
+import { writeOutChart } from '@/core/chart/play/writeOut';
 import type { ChartForm } from '@/core/documents/chart';
 import { emptyTake } from '@/core/testing/takes';
 import { openAssignments, setAssignment } from './assignments';

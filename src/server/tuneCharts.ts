@@ -1,6 +1,6 @@
 import type { ChartForm } from '@/core/documents/chart';
 import { readWrittenChart, writeWrittenChart, type WrittenChart } from '@/core/documents/writtenChart';
-import { writeOutChart, type GroovesById } from '@/core/chart/writeOut';
+import { writeOutChart, type GroovesById } from '@/core/chart/play/writeOut';
 import { metersInWords } from '@/core/groove/groove';
 import { ok, type Problem, type Result } from '@/core/result';
 import { asJson } from './asJson';

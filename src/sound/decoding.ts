@@ -1,4 +1,4 @@
-import { soundFileKind } from '../core/format/soundFile';
+import { soundFileKind } from '../core/format/audio/soundFile';
 import { fail, ok, problem, type Result } from '../core/result';
 
 /** One channel of sound, at the rate of its file. */

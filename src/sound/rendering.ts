@@ -1,4 +1,4 @@
-import { WavWriter } from '../core/format/wav';
+import { WavWriter } from '../core/format/audio/wav';
 import type { Ms } from '../core/time/units';
 import { Mixer } from './mixer';
 import type { Sampled } from './speech';

@@ -1,12 +1,12 @@
 import { readFileSync, statSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { SCHOOLS } from '../core/count/schools';
+import { SCHOOLS } from '../core/counting/schools';
 import { called } from '../core/drill/caller';
 import { makeDrill } from '../core/drill/drill';
 import { familyNamed } from '../core/drill/registry';
 import { usualRule } from '../core/drill/rule';
 import { writeOut } from '../core/drill/written';
-import { readWav } from '../core/format/wav';
+import { readWav } from '../core/format/audio/wav';
 import { MOST_BEATS } from '../core/grid/meter';
 import { onsetOf } from './onset';
 import { isRecorded } from './speech';

@@ -1,5 +1,5 @@
 import { clockOf, type Clock } from '@/core/documents/settings';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { ReportWords } from '@/core/documents/verdict';
 
 /**

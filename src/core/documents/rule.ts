@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { tokensOf } from '../count/tokens';
+import { tokensOf } from '../phrase/tokens';
 import { LIMBS, usualLimb } from '../groove/limbs';
 import { MOST_FAMILY_NAME } from '../limits';
 import type { Result } from '../result';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { sayOn } from '../count/say';
-import { SCHOOLS, syllable } from '../count/schools';
+import { sayOn } from '../phrase/say';
+import { SCHOOLS, syllable } from '../counting/schools';
 import { cellsOfDivisions, slotsOfBar } from '../grid/cells';
 import {
   ownSchoolShape,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { mayBeSyllable, tokensOf } from '../count/tokens';
-import { SCHOOLS, schoolNamed, type School } from '../count/schools';
+import { mayBeSyllable, tokensOf } from '../phrase/tokens';
+import { SCHOOLS, schoolNamed, type School } from '../counting/schools';
 import { FEELS, type Feel } from '../groove/beat';
 import type { Problem } from '../result';
 import { readVersioned } from './reader';

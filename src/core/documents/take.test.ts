@@ -4,9 +4,9 @@ import { readTake, writeTake, type Take } from './take';
 import { emptyTake as takeOf, playedTake } from '../testing/takes';
 import { writeGroove } from './groove';
 import { MOST_HITS } from '../limits';
-import { judge } from '../take/judge';
-import { kitPlaying } from '../take/kitFaults';
-import type { Playing } from '../take/simulatedKit';
+import { judge } from '../judging/verdict/judge';
+import { kitPlaying } from '../simulate/kitFaults';
+import type { Playing } from '../simulate/simulatedKit';
 
 const backbeat = together(
   oneLine('AtAtAtAt', 'right hand', 80),

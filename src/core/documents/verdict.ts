@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { CountedPlace } from '../count/placeInWords';
+import type { CountedPlace } from '../counting/placeInWords';
 import { LIMBS, type Limb } from '../groove/limbs';
 import type { Result } from '../result';
 import { CLICK_PLAN_NAMES, type ClickPlanName } from '../time/clickPlan';

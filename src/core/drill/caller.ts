@@ -1,4 +1,4 @@
-import type { School } from '../count/schools';
+import type { School } from '../counting/schools';
 import { barsOfExercise, exerciseInWords, type Exercises } from '../form/exercises';
 import type { Passage } from '../form/form';
 import { MOST_PLAYED_BARS } from '../limits';

@@ -1,4 +1,4 @@
-import { SCHOOLS, type School } from '../count/schools';
+import { SCHOOLS, type School } from '../counting/schools';
 import { type Finding } from '../groove/conflicts';
 import { check } from '../schedule/speeds';
 import { SPEED_LIMITS, type SpeedLimits } from '../limits';

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { sayOn } from '../count/say';
-import { SCHOOLS } from '../count/schools';
+import { sayOn } from '../phrase/say';
+import { SCHOOLS } from '../counting/schools';
 import { writeGroove } from '../documents/groove';
 import type { RuleJson } from '../documents/rule';
 import { cellsOfDivisions } from '../grid/cells';

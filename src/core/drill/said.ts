@@ -1,5 +1,5 @@
-import { sayOn } from '../count/say';
-import { SCHOOLS } from '../count/schools';
+import { sayOn } from '../phrase/say';
+import { SCHOOLS } from '../counting/schools';
 import { cellsOfDivisions } from '../grid/cells';
 import type { Meter } from '../grid/meter';
 import type { Groove } from '../groove/groove';

@@ -1,5 +1,5 @@
-import { placeInWords } from '../count/placeInWords';
-import type { School } from '../count/schools';
+import { placeInWords } from '../counting/placeInWords';
+import type { School } from '../counting/schools';
 import type { Groove } from '../groove/groove';
 import { MOST_BARS } from '../limits';
 import { exact, type WholeNotes } from '../time/fraction';

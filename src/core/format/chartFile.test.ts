@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { readChartText } from '../chart/chartText';
+import { readChartText } from '../chart/text/chartText';
 import type { ChartForm } from '../documents/chart';
 import { cases } from '../testing/vectors';
 import { chartFile, CHART_FILE_NAMES, readChartFile } from './chartFile';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { chartInWords } from '../chart/chartInWords';
-import { readChartText } from '../chart/chartText';
+import { chartInWords } from '../chart/text/chartInWords';
+import { readChartText } from '../chart/text/chartText';
 import { chartFormShape, type ChartForm } from '../documents/chart';
 import { readVersioned } from '../documents/reader';
 import { titleShape } from '../documents/shapes';

@@ -1,10 +1,10 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { parseMidi } from 'midi-file';
 import { expect, test } from 'vitest';
-import { SCHOOLS } from '../count/schools';
+import { SCHOOLS } from '../counting/schools';
 import { STARTERS } from '../testing/starters';
 import { grooveFile, type MidiWishes } from './grooveFile';
-import { musicXmlOf } from './musicXml';
+import { musicXmlOf } from './musicxml/musicXml';
 
 const [school] = SCHOOLS;
 const swung = { ...STARTERS[0]!, swing: { value: '8th', ratio: '2' } as const };

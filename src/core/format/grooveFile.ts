@@ -1,13 +1,13 @@
-import type { School } from '../count/schools';
+import type { School } from '../counting/schools';
 import { writeGroove } from '../documents/groove';
 import type { Groove } from '../groove/groove';
 import { CLICK_PLANS, type ClickPlanName } from '../time/clickPlan';
-import { drumTabOf } from './drumTab';
+import { drumTabOf } from './text/drumTab';
 import type { GrooveFile } from './grooveFileKinds';
-import { lilypondOf } from './lilypond';
-import { midiOf } from './midiOut';
-import { musicXmlOf } from './musicXml';
-import { packedMusicXml } from './packedMusicXml';
+import { lilypondOf } from './text/lilypond';
+import { midiOf } from './midi/midiOut';
+import { musicXmlOf } from './musicxml/musicXml';
+import { packedMusicXml } from './musicxml/packedMusicXml';
 
 /**
  * What else stands in a MIDI file: a click, bars counted in; and whether it goes as it is written, not as it is swung.

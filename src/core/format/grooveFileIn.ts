@@ -1,10 +1,10 @@
 import { readGroove } from '../documents/groove';
 import { MOST_TITLE } from '../limits';
 import { fail, ok, type Result } from '../result';
-import { readDrumTab } from './drumTabIn';
-import { UNTITLED, type Answers, type GrooveRead } from './grooveRead';
-import { readMidiGroove } from './midiGroove';
-import { readMusicXml } from './musicXmlIn';
+import { readDrumTab } from './text/drumTabIn';
+import { UNTITLED, type Answers, type GrooveRead } from './imported/grooveRead';
+import { readMidiGroove } from './midi/midiGroove';
+import { readMusicXml } from './musicxml/musicXmlIn';
 
 /** Endings of files that grooves are read from. */
 export const GROOVE_ENDINGS = ['.json', '.musicxml', '.xml', '.mid', '.midi', '.txt', '.tab'] as const;

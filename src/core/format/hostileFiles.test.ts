@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { SCHOOLS } from '../count/schools';
+import { SCHOOLS } from '../counting/schools';
 import { readGroove } from '../documents/groove';
 import { randomFrom } from '../random';
 import { sentence } from '../result';

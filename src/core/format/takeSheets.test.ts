@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
-import { SCHOOLS } from '../count/schools';
+import { SCHOOLS } from '../counting/schools';
 import { STARTERS } from '../testing/starters';
 import { emptyTake, playedTake } from '../testing/takes';
-import { judge } from '../take/judge';
+import { judge } from '../judging/verdict/judge';
 import { figureSheet, strokeSheet } from './takeSheets';
 
 const take = playedTake({ missedShare: 0.05, spreadMs: 9 }, emptyTake(STARTERS[0]!, { rounds: 4 }));

@@ -1,10 +1,10 @@
-import { countedInWords } from '../count/placeInWords';
-import type { School } from '../count/schools';
+import { countedInWords } from '../counting/placeInWords';
+import type { School } from '../counting/schools';
 import type { Take } from '../documents/take';
-import { figureInWords } from '../take/figuresInWords';
-import type { Judgement } from '../take/judgement';
-import { figuresOfTake } from '../take/takeFigures';
-import { placeJudged } from '../take/verdict';
+import { figureInWords } from '../wording/figuresInWords';
+import type { Judgement } from '../judging/types/judgement';
+import { figuresOfTake } from '../judging/report/takeFigures';
+import { placeJudged } from '../judging/verdict/verdict';
 
 /** A table as a file of values: its heading, and a line each. */
 export interface Sheet {

@@ -1,7 +1,7 @@
 /** What is asked of hearing, in one place, since it is also run on recordings that are not ours. */
-export { aboutRecording, type AboutRecording } from './about';
-export { couldBeHeard } from './audible';
-export { findStrokes } from './find';
-export type { HeardStroke } from './hearing';
-export { learnKit, type Kit } from './kit';
-export { LiveHearing } from './live';
+export { aboutRecording, type AboutRecording } from './take/recordingQuality';
+export { couldBeHeard } from './take/audible';
+export { findStrokes } from './take/find';
+export type { HeardStroke } from './take/hearing';
+export { learnKit, type Kit } from './kit/kit';
+export { LiveHearing } from './take/live';

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { SCHOOLS } from '../count/schools';
+import { SCHOOLS } from '../counting/schools';
 import { nextSteps, type OpenWork, type StudentNow, type Walked } from './nextStep';
 import { standingOn } from './path';
-import { suggestionInWords, whyInWords } from './planInWords';
+import { suggestionInWords, whyInWords } from '../wording/planInWords';
 import type { Recall } from './review';
 import { fitOf } from './tunes';
 

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { SCHOOLS } from '../count/schools';
+import { SCHOOLS } from '../counting/schools';
 import type { TakeFigure } from '../documents/takeFigures';
 import { exact } from '../time/fraction';
 import {

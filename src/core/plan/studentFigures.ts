@@ -1,9 +1,9 @@
-import { countedInWords, type CountedPlace } from '../count/placeInWords';
-import type { School } from '../count/schools';
+import { countedInWords, type CountedPlace } from '../counting/placeInWords';
+import type { School } from '../counting/schools';
 import type { TakeFigure } from '../documents/takeFigures';
 import type { Limb } from '../groove/limbs';
-import { estimatedMean, estimatedSpread } from '../take/statistics';
-import { grouped } from '../take/grouped';
+import { estimatedMean, estimatedSpread } from '../stats/estimates';
+import { grouped } from '../stats/groupBy';
 import type { ReportWords } from '../documents/verdict';
 import { frac } from '../time/fraction';
 import type { Bpm, Ms } from '../time/units';

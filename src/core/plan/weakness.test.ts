@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Verdict } from '../documents/verdict';
-import type { PlaceFigures } from '../take/judgement';
+import type { PlaceFigures } from '../judging/types/judgement';
 import { oneLine } from '../testing/arbitrary';
 import { STARTERS } from '../testing/starters';
 import { exact } from '../time/fraction';

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { unroll } from '../chart/unroll';
+import { unroll } from '../chart/play/unroll';
 import { readGroove, writeGroove } from '../documents/groove';
 import { READ_VALUES, type SightPlan } from '../documents/sightPlan';
 import { readWrittenChart, writeWrittenChart } from '../documents/writtenChart';
 import { parseMeter } from '../grid/meter';
 import { LEVELS, MOST_READ_BARS } from '../limits';
 import { schedule } from '../schedule/schedule';
-import { judge } from '../take/judge';
+import { judge } from '../judging/verdict/judge';
 import { emptyTake } from '../testing/takes';
 import { formOfTake } from '../documents/take';
 import { drawnAtSight, freshSeed } from './atSight';

@@ -1,5 +1,5 @@
-import { readChartText } from '../chart/chartText';
-import { writeOutChart } from '../chart/writeOut';
+import { readChartText } from '../chart/text/chartText';
+import { writeOutChart } from '../chart/play/writeOut';
 import type { SightPlan } from '../documents/sightPlan';
 import type { WrittenChart } from '../documents/writtenChart';
 import type { Groove } from '../groove/groove';

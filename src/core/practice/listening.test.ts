@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { SCHOOLS } from '../count/schools';
+import { SCHOOLS } from '../counting/schools';
 import { readListening, RUNGS, SUBJECTS, type Answered, type Subject } from '../documents/listening';
 import type { Schedule, TimedStroke } from '../schedule/timed';
 import { listeningFigures, nextQuestion, rungAfter, soundOf, type Question } from './listening';

@@ -1,4 +1,4 @@
-import { SCHOOLS, type School } from '../count/schools';
+import { SCHOOLS, type School } from '../counting/schools';
 import type { Subject } from '../documents/listening';
 import { oneExercise } from '../drill/drill';
 import { familyNamed } from '../drill/registry';

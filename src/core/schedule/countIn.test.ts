@@ -1,11 +1,11 @@
 import { parseMidi } from 'midi-file';
 import { describe, expect, test } from 'vitest';
-import { writeOutChart } from '../chart/writeOut';
-import { readChartText } from '../chart/chartText';
-import { SCHOOLS } from '../count/schools';
+import { writeOutChart } from '../chart/play/writeOut';
+import { readChartText } from '../chart/text/chartText';
+import { SCHOOLS } from '../counting/schools';
 import { readGroove } from '../documents/groove';
 import { formOf, type Plan } from '../form/form';
-import { midiOf, TICKS_A_QUARTER } from '../format/midiOut';
+import { midiOf, TICKS_A_QUARTER } from '../format/midi/midiOut';
 import { meterOf, oneLine } from '../testing/arbitrary';
 import { CLICK_PLANS } from '../time/clickPlan';
 import { format } from '../time/fraction';

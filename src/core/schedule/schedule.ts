@@ -1,4 +1,4 @@
-import type { School } from '../count/schools';
+import type { School } from '../counting/schools';
 import type { Form } from '../form/form';
 import { countsOf } from '../grid/meter';
 import type { ClickPlan } from '../time/clickPlan';

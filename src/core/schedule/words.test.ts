@@ -5,7 +5,7 @@ import { schedule } from './schedule';
 import { type TimedWord } from './timed';
 import { meterOf, oneLine } from '../testing/arbitrary';
 import { CLICK_PLANS, type ClickPlan } from '../time/clickPlan';
-import { SCHOOLS } from '../count/schools';
+import { SCHOOLS } from '../counting/schools';
 
 const inMeter = (text: string, parts: number) => ({
   ...oneLine('t...'),

@@ -3,8 +3,8 @@ import type { ClickPlan } from '../time/clickPlan';
 import { add, compare, equal, frac, mul, type WholeNotes } from '../time/fraction';
 import { barLength, countsIn } from '../grid/meter';
 import type { Ms } from '../time/units';
-import { labelsOf } from '../count/labels';
-import { syllable, type School } from '../count/schools';
+import { labelsOf } from '../counting/labels';
+import { syllable, type School } from '../counting/schools';
 
 /** A number or syllable to be said on a place of a bar, before swing. */
 export interface CountedWord {

@@ -1,7 +1,7 @@
 import type { FaultName } from '../documents/verdict';
 import { setOrnament } from '../groove/edit';
 import type { Groove } from '../groove/groove';
-import type { KitFault } from '../take/kitFaults';
+import type { KitFault } from '../simulate/kitFaults';
 import { exact } from '../time/fraction';
 import { oneLine, together } from './arbitrary';
 import { JUDGED_GROOVES } from './judgedGrooves';

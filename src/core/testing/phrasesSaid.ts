@@ -1,4 +1,4 @@
-import { sayOn } from '../count/say';
+import { sayOn } from '../phrase/say';
 import type { Groove } from '../groove/groove';
 import { grooveOf, school } from './said';
 

@@ -1,12 +1,12 @@
-import { isOnCount } from '../count/placeInWords';
+import { isOnCount } from '../counting/placeInWords';
 import { formOfTake, type Take } from '../documents/take';
 import { cellAt } from '../grid/cells';
 import { normal } from '../random';
 import { schedule } from '../schedule/schedule';
 import type { Schedule, TimedStroke } from '../schedule/timed';
 import type { Level } from '../limits';
-import { grouped } from '../take/grouped';
-import { WANDERS_DB } from '../take/loudness';
+import { grouped } from '../stats/groupBy';
+import { WANDERS_DB } from '../judging/faults/loudness';
 import { format } from '../time/fraction';
 import type { Ms } from '../time/units';
 import type { Plant } from './plant';

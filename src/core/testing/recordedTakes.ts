@@ -1,7 +1,7 @@
 import type { Height, Surface } from '../groove/limbs';
 import { normal, randomFrom } from '../random';
-import { HEIGHT_DB, type MadeKit } from '../recording/drumSounds';
-import { frameOf, recordingOf, type Setting, type Sounded } from '../recording/recording';
+import { HEIGHT_DB, type MadeKit } from '../simulate/drumSounds';
+import { frameOf, recordingOf, type Setting, type Sounded } from '../simulate/recording';
 import type { Decibels, Ms } from '../time/units';
 
 /** A stroke that was written: played unless it was left out. */

@@ -1,6 +1,6 @@
 import { expect } from 'vitest';
-import { sayOn } from '../count/say';
-import { SCHOOLS } from '../count/schools';
+import { sayOn } from '../phrase/say';
+import { SCHOOLS } from '../counting/schools';
 import { cellsOfDivisions, type Cell } from '../grid/cells';
 import type { Reading } from '../grid/meter';
 import type { Groove, Stroke } from '../groove/groove';

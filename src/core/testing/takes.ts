@@ -3,7 +3,7 @@ import { wholeOf } from '../form/form';
 import type { Groove } from '../groove/groove';
 import { limbsIn } from '../groove/kit';
 import { schedule } from '../schedule/schedule';
-import { simulateKit, type Playing } from '../take/simulatedKit';
+import { simulateKit, type Playing } from '../simulate/simulatedKit';
 
 /** Eight rounds of a groove at its own tempo, counted in once, with nothing struck yet. */
 export const emptyTake = (groove: Groove, more: Partial<Take> = {}): Take => ({

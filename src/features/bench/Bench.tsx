@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box';
 import { visuallyHidden } from '@mui/utils';
 import dynamic from 'next/dynamic';
-import { placeInWords } from '@/core/count/placeInWords';
-import type { School } from '@/core/count/schools';
+import { placeInWords } from '@/core/counting/placeInWords';
+import type { School } from '@/core/counting/schools';
 import { LIMBS } from '@/core/groove/limbs';
 import { Page } from '@/ui/Page';
 import { Strip } from '@/ui/strip/Strip';

@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { Strip } from '@/ui/strip/Strip';
 import type { useEditing } from './useEditing';
 import type { Hearing } from './useHearing';

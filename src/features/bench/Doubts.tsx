@@ -2,11 +2,11 @@ import Box from '@mui/material/Box';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { countedInWords } from '@/core/count/placeInWords';
-import type { School } from '@/core/count/schools';
+import { countedInWords } from '@/core/counting/placeInWords';
+import type { School } from '@/core/counting/schools';
 import { countsOf } from '@/core/grid/meter';
 import type { Groove } from '@/core/groove/groove';
-import type { Decision, FromPlaying } from '@/core/take/fromPlaying';
+import type { Decision, FromPlaying } from '@/core/transcribe/fromPlaying';
 import { div, less, sub, type WholeNotes } from '@/core/time/fraction';
 import { opening } from '@/ui/words/text';
 

@@ -11,11 +11,17 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Groove } from '@/core/groove/groove';
 import { LIMBS } from '@/core/groove/limbs';
 import { sentence } from '@/core/result';
-import { decided, grooveFromPlaying, usualDecision, type Decision, type FromPlaying } from '@/core/take/fromPlaying';
+import {
+  decided,
+  grooveFromPlaying,
+  usualDecision,
+  type Decision,
+  type FromPlaying,
+} from '@/core/transcribe/fromPlaying';
 import { LimbPads } from '@/ui/pads/LimbPads';
 import { Pick } from '@/ui/Pick';
 import { Strip, type StripHandle } from '@/ui/strip/Strip';

@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { memo } from 'react';
-import type { SayAnswer } from '@/core/count/say';
-import type { Remedy, SpokenProblem } from '@/core/count/spoken';
+import type { SayAnswer } from '@/core/phrase/say';
+import type { Remedy, SpokenProblem } from '@/core/counting/spoken';
 
 interface SayItProps {
   text: string;

@@ -6,7 +6,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { memo, useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
 import { writeSwingOut } from '@/core/groove/feel';

@@ -1,5 +1,5 @@
-import { sayOn, strokesChanged, type SayAnswer } from '@/core/count/say';
-import type { School } from '@/core/count/schools';
+import { sayOn, strokesChanged, type SayAnswer } from '@/core/phrase/say';
+import type { School } from '@/core/counting/schools';
 import type { Groove, Stroke } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
 import type { Height } from '@/core/groove/limbs';

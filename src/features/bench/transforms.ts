@@ -1,4 +1,4 @@
-import { readRatePlan } from '@/core/count/ratePlan';
+import { readRatePlan } from '@/core/phrase/ratePlan';
 import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
 import { foldSwing, toFullTriplets, toShuffle, toTripletsThenShuffle, writeSwingOut } from '@/core/groove/feel';

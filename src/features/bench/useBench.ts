@@ -1,6 +1,6 @@
 import { useCallback, useDeferredValue, useMemo, useReducer, useRef, useState, type KeyboardEvent } from 'react';
-import type { Remedy } from '@/core/count/spoken';
-import type { School } from '@/core/count/schools';
+import type { Remedy } from '@/core/counting/spoken';
+import type { School } from '@/core/counting/schools';
 import type { Groove } from '@/core/groove/groove';
 import type { Place } from '@/core/groove/edit';
 import type { WorkshopSettings } from '@/core/documents/settings';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState, type Dispatch } from 'react';
-import { placeInWords } from '@/core/count/placeInWords';
-import type { School } from '@/core/count/schools';
+import { placeInWords } from '@/core/counting/placeInWords';
+import type { School } from '@/core/counting/schools';
 import type { Groove } from '@/core/groove/groove';
 import {
   copyBar,

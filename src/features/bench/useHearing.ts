@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { Player } from '@/sound/player';
 import { voiceOf } from '@/sound/voiceNames';
 import { barsDrawn } from '@/ui/strip/drawn';

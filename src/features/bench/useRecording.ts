@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Ears } from '@/core/documents/ears';
 import { formOf } from '@/core/form/form';
 import type { Groove } from '@/core/groove/groove';
@@ -8,7 +8,7 @@ import { LIMBS, usualLimb, type Limb } from '@/core/groove/limbs';
 import { MOST_HITS } from '@/core/limits';
 import { schedule } from '@/core/schedule/schedule';
 import type { Schedule } from '@/core/schedule/timed';
-import type { Played } from '@/core/take/fromPlaying';
+import type { Played } from '@/core/transcribe/fromPlaying';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import type { Ms } from '@/core/time/units';
 import { useEars } from '@/sound/inputs/ears';

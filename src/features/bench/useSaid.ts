@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Place } from '@/core/groove/edit';
 import type { Groove } from '@/core/groove/groove';
 import type { Height } from '@/core/groove/limbs';

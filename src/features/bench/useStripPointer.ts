@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useRef, type Dispatch, type PointerEvent } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { placeStroke, removeStroke, type Place } from '@/core/groove/edit';
 import { HEIGHTS, type Limb } from '@/core/groove/limbs';
 import { equal } from '@/core/time/fraction';

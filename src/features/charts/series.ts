@@ -1,7 +1,7 @@
 import type { Clock } from '@/core/documents/settings';
 import { spreadsOfMany, swingByTempo, switchesOfMany } from '@/core/plan/studentFigures';
-import { grouped } from '@/core/take/grouped';
-import { rateInWords, switchInWords } from '@/core/take/figuresInWords';
+import { grouped } from '@/core/stats/groupBy';
+import { rateInWords, switchInWords } from '@/core/wording/figuresInWords';
 import type { ChartData } from '@/server/charts';
 import { shortDateInWords } from '@/ui/words/dates';
 import { opening } from '@/ui/words/text';

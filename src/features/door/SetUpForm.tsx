@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useActionState } from 'react';
-import { SCHOOL_NAMES } from '@/core/count/schools';
+import { SCHOOL_NAMES } from '@/core/counting/schools';
 import { EMPTY_FORM } from '@/ui/form';
 import { Field } from '@/ui/Field';
 import { setUpAction } from './actions';

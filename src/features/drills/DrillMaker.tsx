@@ -7,7 +7,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { readGroove, writeGroove, type GrooveJson } from '@/core/documents/groove';
 import type { Rule } from '@/core/documents/rule';
 import type { Drill } from '@/core/drill/drill';

@@ -21,7 +21,7 @@ import {
 import Alert from '@mui/material/Alert';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Virtuoso } from 'react-virtuoso';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Exercise } from '@/core/drill/drill';
 import { DraggedRow, ExerciseRow } from './ExerciseRow';
 import { useHearExercise } from './useHearExercise';

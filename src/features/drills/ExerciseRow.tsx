@@ -7,7 +7,7 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import { memo, type KeyboardEvent } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Exercise } from '@/core/drill/drill';
 import { CloseRounded, DragIndicatorRounded, PlayArrowRounded, StopRounded } from '@/ui/icons';
 import { Strip } from '@/ui/strip/Strip';

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Rule } from '@/core/documents/rule';
 import { GROOVE_FILE_NAMES, GROOVE_FILES } from '@/core/format/grooveFileKinds';
 import { sentence } from '@/core/result';

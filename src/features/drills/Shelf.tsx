@@ -7,7 +7,7 @@ import Drawer from '@mui/material/Drawer';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { readyRule, usualRule } from '@/core/drill/rule';
 import { type Rule } from '@/core/documents/rule';
 import { familyNamed } from '@/core/drill/registry';

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { makeDrill, type Drill } from '@/core/drill/drill';
 import type { SpeedLimits } from '@/core/limits';
 import type { Result } from '@/core/result';

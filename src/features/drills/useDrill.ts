@@ -2,7 +2,7 @@
 
 import { proxy, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Drill } from '@/core/drill/drill';
 import type { Rule } from '@/core/documents/rule';
 import type { SpeedLimits } from '@/core/limits';

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { MidiEars } from '@/core/documents/ears';
 import { SURFACES, type Surface } from '@/core/groove/limbs';
-import { loudnessOfVelocity } from '@/core/format/drumNotes';
+import { loudnessOfVelocity } from '@/core/format/midi/drumNotes';
 import { opening } from '@/ui/words/text';
 import { PlayAlong } from './PlayAlong';
 import { Step } from './Step';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Delay } from '@/core/documents/ears';
 import { sentence } from '@/core/result';
-import { playedAlong } from '@/core/take/playedAlong';
+import { playedAlong } from '@/core/judging/align/measureLatency';
 import type { Ms } from '@/core/time/units';
 import type { Strike } from '@/sound/inputs/input';
 import { Player } from '@/sound/player';

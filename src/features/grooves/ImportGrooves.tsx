@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { LEVELS, type Level } from '@/core/limits';
 import { Pick } from '@/ui/Pick';
 import { plural } from '@/ui/words/text';

@@ -1,5 +1,5 @@
 import { readGrooveFile } from '@/core/format/grooveFileIn';
-import type { Answers, Question } from '@/core/format/grooveRead';
+import type { Answers, Question } from '@/core/format/imported/grooveRead';
 import { writeGroove, type GrooveJson } from '@/core/documents/groove';
 import { sentence } from '@/core/result';
 import { filesIn, type GivenFile } from '@/core/format/unpack';

@@ -1,4 +1,4 @@
-import type { Answers } from '@/core/format/grooveRead';
+import type { Answers } from '@/core/format/imported/grooveRead';
 import type { FileRead } from './grooveFiles.worker';
 import { MOST_FILES, MOST_UNPACKED } from '@/core/format/unpack';
 

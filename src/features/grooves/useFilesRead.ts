@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Answers } from '@/core/format/grooveRead';
+import type { Answers } from '@/core/format/imported/grooveRead';
 import { readApart, readFiles, type FileGiven } from './readFiles';
 
 /** A file as it was read last, by what was answered; `say` is why an answer was taken back. */

@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import { labels } from '@/core/count/labels';
-import type { School } from '@/core/count/schools';
+import { labels } from '@/core/counting/labels';
+import type { School } from '@/core/counting/schools';
 import { cellsOfDivisions } from '@/core/grid/cells';
 import { barLength, meterInWords, parseMeter, type Meter } from '@/core/grid/meter';
 import { toNumber } from '@/core/time/fraction';

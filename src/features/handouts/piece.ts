@@ -1,4 +1,4 @@
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { WrittenDrill } from '@/core/documents/writtenDrill';
 import type { Groove } from '@/core/groove/groove';

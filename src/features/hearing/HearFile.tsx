@@ -1,6 +1,6 @@
 'use client';
 
-import type { Tolerance } from '@/core/take/figures';
+import type { Tolerance } from '@/core/judging/types/figures';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -11,7 +11,7 @@ import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { readGroove, type GrooveJson } from '@/core/documents/groove';
-import { onGroove, tempoHeard } from '@/core/hearing/onGroove';
+import { onGroove, tempoHeard } from '@/core/hearing/take/alignToGroove';
 import { FASTEST, SLOWEST } from '@/core/limits';
 import { useEars } from '@/sound/inputs/ears';
 import { Page } from '@/ui/Page';

@@ -1,10 +1,10 @@
 'use client';
 
-import type { Tolerance } from '@/core/take/figures';
+import type { Tolerance } from '@/core/judging/types/figures';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { Take } from '@/core/documents/take';
-import { judge } from '@/core/take/judge';
+import { judge } from '@/core/judging/verdict/judge';
 import { keptForm } from '@/sound/recordings/compress';
 import type { TakeSound } from '@/sound/recordings/takeSound';
 import { useListenBack } from '@/sound/recordings/useListenBack';

@@ -1,11 +1,11 @@
 'use client';
 
-import type { Tolerance } from '@/core/take/figures';
+import type { Tolerance } from '@/core/judging/types/figures';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { onGroove } from '@/core/hearing/onGroove';
-import type { Expected } from '@/core/hearing/look';
+import type { onGroove } from '@/core/hearing/take/alignToGroove';
+import type { Expected } from '@/core/hearing/kit/scoreSurfaces';
 import { sentence } from '@/core/result';
 import type { TakeSound } from '@/sound/recordings/takeSound';
 import type { Reader } from '@/ui/reader';

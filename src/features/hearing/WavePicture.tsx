@@ -6,7 +6,7 @@ import { useTheme } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { HeardStroke } from '@/core/hearing/index';
-import { outlinePath } from '@/core/hearing/outline';
+import { outlinePath } from '@/core/hearing/dsp/outline';
 import type { Ms } from '@/core/time/units';
 import { clockInWords } from '@/ui/words/recordings';
 

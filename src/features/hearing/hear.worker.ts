@@ -9,13 +9,13 @@ import {
   type HeardStroke,
   type Kit,
 } from '@/core/hearing/index';
-import type { Expected } from '@/core/hearing/look';
-import { kitOf } from '@/core/hearing/kitJson';
-import { madeEar } from '@/core/hearing/madeEar';
-import { outlineOf } from '@/core/hearing/outline';
-import type { KnownKit } from '@/core/hearing/whoStruck';
+import type { Expected } from '@/core/hearing/kit/scoreSurfaces';
+import { kitOf } from '@/core/hearing/kit/kitJson';
+import { madeEar } from '@/core/simulate/syntheticKitModel';
+import { outlineOf } from '@/core/hearing/dsp/outline';
+import type { KnownKit } from '@/core/hearing/take/limbForSurface';
 import { LONGEST_KEPT_MS } from '@/core/limits';
-import { soundOfTake } from '@/core/recording/takeAsSound';
+import { soundOfTake } from '@/core/simulate/takeAsSound';
 import type { Ms } from '@/core/time/units';
 
 /** What was heard in a recording: of a sound file with what it is like and its outline (see `outlineOf`). */

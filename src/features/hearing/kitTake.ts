@@ -3,7 +3,7 @@ import { wholeOf } from '@/core/form/form';
 import type { Groove } from '@/core/groove/groove';
 import { limbsIn } from '@/core/groove/kit';
 import { schedule } from '@/core/schedule/schedule';
-import { simulateKit } from '@/core/take/simulatedKit';
+import { simulateKit } from '@/core/simulate/simulatedKit';
 import type { Bpm } from '@/core/time/units';
 
 const ROUNDS = 4;

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Take } from '@/core/documents/take';
-import { withHits, withUnheard, type onGroove } from '@/core/hearing/onGroove';
-import { hitsOf, limbsHeard } from '@/core/hearing/whoStruck';
-import type { Expected } from '@/core/hearing/look';
+import { withHits, withUnheard, type onGroove } from '@/core/hearing/take/alignToGroove';
+import { hitsOf, limbsHeard } from '@/core/hearing/take/limbForSurface';
+import type { Expected } from '@/core/hearing/kit/scoreSurfaces';
 import type { TakeSound } from '@/sound/recordings/takeSound';
 import type { Heard, HeardAgain } from './hear.worker';
 import type { From } from './useHearing';

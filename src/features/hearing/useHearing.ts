@@ -3,8 +3,8 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Take } from '@/core/documents/take';
-import type { Expected } from '@/core/hearing/look';
-import { isMidiFile, midiStrokes, MOST_MIDI_BYTES } from '@/core/format/midiFile';
+import type { Expected } from '@/core/hearing/kit/scoreSurfaces';
+import { isMidiFile, midiStrokes, MOST_MIDI_BYTES } from '@/core/format/midi/midiFile';
 import type { KitJson } from '@/core/documents/ears';
 import { ok, sentence, type Result } from '@/core/result';
 import type { Ms } from '@/core/time/units';

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { onClock } from '@/core/plan/agenda';
-import { grouped } from '@/core/take/grouped';
+import { grouped } from '@/core/stats/groupBy';
 import type { AgendaEntry, TimeRow } from '@/server/lessonTimes';
 import { EmptyState } from '@/ui/EmptyState';
 import { Page } from '@/ui/Page';

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { RUNGS, SUBJECTS, type Subject } from '@/core/documents/listening';
 import { SUBJECT_OF } from '@/core/practice/subjects';
 import type { ListeningProgress } from '@/server/listening';

@@ -6,7 +6,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { RUNGS, type Answered, type Subject } from '@/core/documents/listening';
 import { listeningFigures, SITTING, soundOf } from '@/core/practice/listening';
 import { choiceInWords, SUBJECT_OF } from '@/core/practice/subjects';

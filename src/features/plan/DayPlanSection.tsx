@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { whyInWords } from '@/core/plan/planInWords';
+import { whyInWords } from '@/core/wording/planInWords';
 import { sentence } from '@/core/result';
 import { doneOf, type PlannedDay } from '@/server/dayPlans';
 import { plural } from '@/ui/words/text';

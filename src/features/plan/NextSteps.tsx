@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { Suggestion } from '@/core/plan/nextStep';
-import { suggestionInWords } from '@/core/plan/planInWords';
+import { suggestionInWords } from '@/core/wording/planInWords';
 import type { PassedWork } from '@/core/plan/works';
 import type { Reader } from '@/ui/reader';
 import { weaknessHref } from '@/ui/take/weaknessHref';

@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import type { DayPlan } from '@/core/documents/dayPlan';
 import { reordered, without } from '@/core/plan/dayPlan';
 import type { Suggestion } from '@/core/plan/nextStep';
-import { suggestionInWords } from '@/core/plan/planInWords';
+import { suggestionInWords } from '@/core/wording/planInWords';
 import { USUAL_PASS } from '@/core/plan/review';
 import { sentence } from '@/core/result';
 import { changeAssignment, endAssignment, homework, setAssignment } from '@/server/assignments';

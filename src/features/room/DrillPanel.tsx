@@ -6,7 +6,7 @@ import Chip from '@mui/material/Chip';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { mostCalls } from '@/core/drill/caller';
 import { exerciseInWords, type Exercises } from '@/core/form/exercises';
 import { Pick } from '@/ui/Pick';

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo, type Ref } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { exerciseInWords, exerciseOfBar, type Exercises } from '@/core/form/exercises';
 import type { Feel } from '@/core/form/form';
 import { limbsIn } from '@/core/groove/kit';

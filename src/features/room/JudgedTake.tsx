@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { ReportWords } from '@/core/documents/verdict';
 import { keptForm } from '@/sound/recordings/compress';
 import { useListenBack } from '@/sound/recordings/useListenBack';

@@ -1,6 +1,6 @@
-import type { Tolerance } from '@/core/take/figures';
+import type { Tolerance } from '@/core/judging/types/figures';
 import { createContext, use } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { SightPlan } from '@/core/documents/sightPlan';
 import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { WrittenDrill } from '@/core/documents/writtenDrill';

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import dynamic from 'next/dynamic';
 import { useEffect, useRef } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Groove } from '@/core/groove/groove';
 import type { StaveWords } from '@/ui/stave/drawBar';
 

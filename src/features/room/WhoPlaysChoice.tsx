@@ -1,4 +1,4 @@
-import { KIT_FAULT_NAMES, KIT_SIZES, type KitFault, type KitSize } from '@/core/take/kitFaults';
+import { KIT_FAULT_NAMES, KIT_SIZES, type KitFault, type KitSize } from '@/core/simulate/kitFaults';
 import { Pick } from '@/ui/Pick';
 import { Choice } from './Choice';
 import type { RoomSettings, WhoPlays } from './settings';

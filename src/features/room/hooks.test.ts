@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { SCHOOLS } from '@/core/count/schools';
+import { SCHOOLS } from '@/core/counting/schools';
 import { usualClimb } from '@/core/plan/ladder';
 import { createElement, useMemo, useReducer, type ReactNode } from 'react';
 import { type Climb } from '@/core/documents/climb';

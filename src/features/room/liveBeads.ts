@@ -1,5 +1,5 @@
 import type { Hit } from '@/core/documents/take';
-import { factorOf, smallestAudibleMs, type Tolerance } from '@/core/take/figures';
+import { factorOf, smallestAudibleMs, type Tolerance } from '@/core/judging/types/figures';
 import { errorInWords, kindOf, WIDENED, type Bead } from '@/ui/strip/beads';
 import type { Performance } from './performance';
 

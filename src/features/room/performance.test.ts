@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { judge } from '@/core/take/judge';
+import { judge } from '@/core/judging/verdict/judge';
 import { MOST_HITS, type Level } from '@/core/limits';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import type { Performance } from './performance';

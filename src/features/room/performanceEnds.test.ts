@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { roundsOf } from './piece';
-import { judge } from '@/core/take/judge';
+import { judge } from '@/core/judging/verdict/judge';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { begun, groove, touch } from './testing/performed';
 

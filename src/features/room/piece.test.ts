@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { barsBefore } from '@/core/form/exercises';
-import { readChartText } from '@/core/chart/chartText';
-import { writeOutChart } from '@/core/chart/writeOut';
+import { readChartText } from '@/core/chart/text/chartText';
+import { writeOutChart } from '@/core/chart/play/writeOut';
 import { sectionsMs } from './piece';
 
 function chartOf(text: string) {

@@ -1,5 +1,5 @@
 import type { WrittenChart } from '@/core/documents/writtenChart';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Loudness } from '@/core/documents/climb';
 import { barsBefore, type ExerciseName, type Exercises } from '@/core/form/exercises';
 import { formOf, type Passage, type Plan } from '@/core/form/form';

@@ -1,7 +1,7 @@
 import { taskAt, TAKE_VERSION, type Hit, type InputName, type Take, type TakeChange } from '@/core/documents/take';
 import { wholeOf, type Form } from '@/core/form/form';
 import type { Schedule, TimedBar, TimedStroke } from '@/core/schedule/timed';
-import type { BarWindow } from '@/core/take/judgement';
+import type { BarWindow } from '@/core/judging/types/judgement';
 import type { Limb } from '@/core/groove/limbs';
 import type { Ms } from '@/core/time/units';
 import type { KitStroke } from '@/sound/inputs/simulated/simulatedKit';

@@ -7,7 +7,7 @@ import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { WrittenDrill } from '@/core/documents/writtenDrill';
 import type { Feel } from '@/core/form/form';
 import type { Contrast } from '@/core/form/sides';
-import type { KitFault, KitSize } from '@/core/take/kitFaults';
+import type { KitFault, KitSize } from '@/core/simulate/kitFaults';
 import { CLICK_PLAN_NAMES, CLICK_PLANS, type ClickPlan, type ClickPlanName } from '@/core/time/clickPlan';
 import type { LayerPlan } from '@/core/form/layers';
 import type { Bpm, Ms } from '@/core/time/units';

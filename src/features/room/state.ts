@@ -1,6 +1,6 @@
 import type { Climb } from '@/core/documents/climb';
 import type { Take } from '@/core/documents/take';
-import type { Judgement } from '@/core/take/judgement';
+import type { Judgement } from '@/core/judging/types/judgement';
 import type { TakeSound } from '@/sound/recordings/takeSound';
 import type { Ms } from '@/core/time/units';
 import type { RoomSettings } from './settings';

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { act, renderHook } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
-import { SCHOOLS } from '@/core/count/schools';
+import { SCHOOLS } from '@/core/counting/schools';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import type { Moment } from './moment';
 import { useStage } from './useStage';

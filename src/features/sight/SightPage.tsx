@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { readSightPlan, type SightPlan, type SightPlanJson } from '@/core/documents/sightPlan';
 import type { KeptSight } from '@/server/sightPlans';
 import { EmptyState } from '@/ui/EmptyState';

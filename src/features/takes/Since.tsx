@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
-import type { School } from '@/core/count/schools';
-import { type Change } from '@/core/take/progress';
-import { changeInWords } from '@/core/take/changeInWords';
+import type { School } from '@/core/counting/schools';
+import { type Change } from '@/core/judging/report/progress';
+import { changeInWords } from '@/core/wording/changeInWords';
 import type { ReportWords } from '@/core/documents/verdict';
 
 interface SinceProps {

@@ -4,7 +4,7 @@ import Popover from '@mui/material/Popover';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { EngravedBar } from '@/core/chart/engraved';
+import type { EngravedBar } from '@/core/chart/play/engraved';
 
 interface BarCardProps {
   bar: EngravedBar;

@@ -6,8 +6,8 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useMemo, useState } from 'react';
-import { stretchesInWords } from '@/core/chart/barsInWords';
-import { unroll } from '@/core/chart/unroll';
+import { stretchesInWords } from '@/core/wording/barsInWords';
+import { unroll } from '@/core/chart/play/unroll';
 import type { ChartForm } from '@/core/documents/chart';
 
 /** The bars that are really played, numbered, each stretch with where it comes from and what is new in it. */

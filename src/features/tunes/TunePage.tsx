@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useDeferredValue, useState, useTransition } from 'react';
-import type { EngravedBar } from '@/core/chart/engraved';
+import type { EngravedBar } from '@/core/chart/play/engraved';
 import { CHART_FILE_NAMES, CHART_FILES } from '@/core/format/chartFile';
 import type { WrittenChart } from '@/core/documents/writtenChart';
 import type { Tune } from '@/server/tunes';

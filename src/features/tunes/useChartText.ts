@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
-import { barTyped, withBarTyped } from '@/core/chart/atBar';
-import { chartInWords } from '@/core/chart/chartInWords';
-import { readChartText, type ChartTextProblem } from '@/core/chart/chartText';
-import { engraved, type EngravedBar } from '@/core/chart/engraved';
-import { writeOutChart, type GroovesById } from '@/core/chart/writeOut';
+import { barTyped, withBarTyped } from '@/core/chart/text/atBar';
+import { chartInWords } from '@/core/chart/text/chartInWords';
+import { readChartText, type ChartTextProblem } from '@/core/chart/text/chartText';
+import { engraved, type EngravedBar } from '@/core/chart/play/engraved';
+import { writeOutChart, type GroovesById } from '@/core/chart/play/writeOut';
 import type { ChartForm, ChartSection } from '@/core/documents/chart';
 import type { WrittenChart } from '@/core/documents/writtenChart';
 import { sentence, type Problem } from '@/core/result';

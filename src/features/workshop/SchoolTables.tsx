@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { SCHOOLS, type School } from '@/core/count/schools';
+import { SCHOOLS, type School } from '@/core/counting/schools';
 import { SPOKEN_DIVISIONS, syllablesAsTyped, syllablesFrom } from '@/core/documents/settings';
 import type { SectionProps } from './WorkshopPage';
 

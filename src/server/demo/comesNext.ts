@@ -1,5 +1,5 @@
 import { subDays } from 'date-fns';
-import { readChartText } from '@/core/chart/chartText';
+import { readChartText } from '@/core/chart/text/chartText';
 import type { ChartForm } from '@/core/documents/chart';
 import { sentence } from '@/core/result';
 import type { Db } from '../database';

@@ -2,7 +2,7 @@ import { limbsIn, turnFor } from '@/core/groove/kit';
 import { formOfTake, TAKE_VERSION, type Take } from '@/core/documents/take';
 import { wholeOf } from '@/core/form/form';
 import { schedule } from '@/core/schedule/schedule';
-import { simulateKit, type Playing } from '@/core/take/simulatedKit';
+import { simulateKit, type Playing } from '@/core/simulate/simulatedKit';
 import { CLICK_PLANS } from '@/core/time/clickPlan';
 import { STARTER_GROOVES } from './grooves';
 import type { DemoAssignment, DemoStudent } from './people';

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { readGroove } from '@/core/documents/groove';
 import { readWrittenDrill } from '@/core/documents/writtenDrill';
 import { readTake } from '@/core/documents/take';
-import { judge } from '@/core/take/judge';
+import { judge } from '@/core/judging/verdict/judge';
 import { doorState } from '../door';
 import { DEMO_NOW as NOW } from '../testing/templates';
 import { throwAwayDatabase } from '../testing/throwAway';

@@ -1,9 +1,9 @@
 import type { Take } from '@/core/documents/take';
-import { WavWriter } from '@/core/format/wav';
-import { hearTake } from '@/core/hearing/heardTake';
-import { madeEar } from '@/core/hearing/madeEar';
+import { WavWriter } from '@/core/format/audio/wav';
+import { hearTake } from '@/core/hearing/take/heardTake';
+import { madeEar } from '@/core/simulate/syntheticKitModel';
 import type { SoundKind } from '@/core/limits';
-import { soundOfTake } from '@/core/recording/takeAsSound';
+import { soundOfTake } from '@/core/simulate/takeAsSound';
 import type { Ms } from '@/core/time/units';
 
 /** The rate it is played, heard and kept at. */

@@ -1,8 +1,8 @@
-import type { SchoolName } from '@/core/count/schools';
+import type { SchoolName } from '@/core/counting/schools';
 import type { StepKind } from '@/core/documents/lesson';
 import type { Setup } from '@/core/groove/limbs';
 import type { Level } from '@/core/limits';
-import type { Playing } from '@/core/take/simulatedKit';
+import type { Playing } from '@/core/simulate/simulatedKit';
 import type { ClickPlanName } from '@/core/time/clickPlan';
 
 /** The demo's people are made up, and so is the landing. */

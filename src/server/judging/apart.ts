@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
-import type { Tolerance } from '@/core/take/figures';
+import type { Tolerance } from '@/core/judging/types/figures';
 import { fail, problem, type Result } from '@/core/result';
 import { Busy } from '../busy';
 import type { JudgingAsked } from './judge.worker';

@@ -1,5 +1,5 @@
 import { parentPort } from 'node:worker_threads';
-import type { Tolerance } from '@/core/take/figures';
+import type { Tolerance } from '@/core/judging/types/figures';
 import { judgeSent } from './judged';
 
 /** One take to be judged, and the number its answer goes back under. */

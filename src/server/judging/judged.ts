@@ -2,10 +2,10 @@ import { lastBpm, readTake, writeTake, type InputName, type Take } from '@/core/
 import { writeFigures } from '@/core/documents/takeFigures';
 import type { Level } from '@/core/limits';
 import { fail, ok, problem, type Result } from '@/core/result';
-import { levelOf, type Tolerance } from '@/core/take/figures';
-import { judge, JUDGE_VERSION } from '@/core/take/judge';
-import { figuresOfTake } from '@/core/take/takeFigures';
-import { placeJudged } from '@/core/take/verdict';
+import { levelOf, type Tolerance } from '@/core/judging/types/figures';
+import { judge, JUDGE_VERSION } from '@/core/judging/verdict/judge';
+import { figuresOfTake } from '@/core/judging/report/takeFigures';
+import { placeJudged } from '@/core/judging/verdict/verdict';
 import { planInWords } from '@/core/time/clickPlan';
 import type { Bpm, Ms } from '@/core/time/units';
 import { asJson } from '../asJson';

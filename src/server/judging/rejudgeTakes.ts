@@ -1,7 +1,7 @@
 import { readTake } from '@/core/documents/take';
 import type { Level } from '@/core/limits';
-import { toleranceOf, type Tolerance } from '@/core/take/figures';
-import { JUDGE_VERSION } from '@/core/take/judge';
+import { toleranceOf, type Tolerance } from '@/core/judging/types/figures';
+import { JUDGE_VERSION } from '@/core/judging/verdict/judge';
 import type { Db } from '../database';
 import { keepPlaces, placeholders } from '../takes';
 import { JUDGED, judgedColumns } from './judged';

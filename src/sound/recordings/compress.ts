@@ -1,4 +1,4 @@
-import { WAV_HEADER, WavWriter } from '../../core/format/wav';
+import { WAV_HEADER, WavWriter } from '../../core/format/audio/wav';
 import type { SoundKind } from '../../core/limits';
 import type { Ms } from '../../core/time/units';
 import { lengthOf, type TakeSound } from './takeSound';

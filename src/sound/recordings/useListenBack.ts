@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { formOfTake, type Take } from '../../core/documents/take';
-import { outlineOf } from '../../core/hearing/outline';
+import { outlineOf } from '../../core/hearing/dsp/outline';
 import { schedule } from '../../core/schedule/schedule';
 import type { Ms } from '../../core/time/units';
 import { BackPlayer, type Listened } from './backPlayer';

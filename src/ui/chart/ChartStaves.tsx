@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import { useTheme, type Theme } from '@mui/material/styles';
 import 'vexflow/bravura';
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import type { EngravedBar } from '@/core/chart/engraved';
+import type { EngravedBar } from '@/core/chart/play/engraved';
 import { useWidth } from '../strip/useWidth';
 import { FIGURE_FONT } from '../theme';
 import type { DrawnBar } from './drawn';

@@ -13,7 +13,7 @@ import {
   Tuplet,
   Voice,
 } from 'vexflow/bravura';
-import type { EngravedBar } from '@/core/chart/engraved';
+import type { EngravedBar } from '@/core/chart/play/engraved';
 import { countsOf } from '@/core/grid/meter';
 import { cellsFor } from '@/core/groove/place';
 import { writtenBar, type WrittenNote } from '@/core/groove/notation';

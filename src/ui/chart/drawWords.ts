@@ -1,4 +1,4 @@
-import { namedPlaces } from '@/core/chart/namedCount';
+import { namedPlaces } from '@/core/chart/play/namedCount';
 import type { NoteValue } from '@/core/time/noteValue';
 import { CODA, dynamicGlyphs, FERMATA, noteGlyph, SEGNO } from './glyphs';
 import { shareOf, type DrawnBar } from './drawn';

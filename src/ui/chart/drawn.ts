@@ -1,4 +1,4 @@
-import type { EngravedBar } from '@/core/chart/engraved';
+import type { EngravedBar } from '@/core/chart/play/engraved';
 import { toNumber, type WholeNotes } from '@/core/time/fraction';
 
 /** Where a bar was drawn. */

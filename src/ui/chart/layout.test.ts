@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { readChartText } from '@/core/chart/chartText';
-import { engraved } from '@/core/chart/engraved';
+import { readChartText } from '@/core/chart/text/chartText';
+import { engraved } from '@/core/chart/play/engraved';
 import { barsToALine, chartLines } from './layout';
 
 function barsOf(text: string) {

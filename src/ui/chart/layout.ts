@@ -1,4 +1,4 @@
-import type { EngravedBar } from '@/core/chart/engraved';
+import type { EngravedBar } from '@/core/chart/play/engraved';
 
 /** A line of a chart: its bars, and how much room stands over and under its stave. */
 export interface ChartLine {

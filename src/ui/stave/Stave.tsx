@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
 import 'vexflow/bravura';
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Bar, Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import { compare, equal } from '@/core/time/fraction';

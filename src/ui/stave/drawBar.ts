@@ -15,8 +15,8 @@ import {
   Tuplet,
   Voice,
 } from 'vexflow/bravura';
-import { labelsOf } from '@/core/count/labels';
-import type { School } from '@/core/count/schools';
+import { labelsOf } from '@/core/counting/labels';
+import type { School } from '@/core/counting/schools';
 import type { Bar, Stroke } from '@/core/groove/groove';
 import { writtenBar, type WrittenNote, type WrittenVoice } from '@/core/groove/notation';
 import { format } from '@/core/time/fraction';

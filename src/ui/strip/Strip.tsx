@@ -13,7 +13,7 @@ import {
   type ReactNode,
   type Ref,
 } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Groove, Stroke } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';
 import { compare, less, sub, ZERO, type WholeNotes } from '@/core/time/fraction';

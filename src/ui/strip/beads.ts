@@ -1,5 +1,5 @@
 import type { Limb } from '@/core/groove/limbs';
-import type { Judgement } from '@/core/take/judgement';
+import type { Judgement } from '@/core/judging/types/judgement';
 import type { TimedStroke } from '@/core/schedule/timed';
 import type { Ms } from '@/core/time/units';
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { SCHOOLS } from '@/core/count/schools';
+import { SCHOOLS } from '@/core/counting/schools';
 import { placeStroke } from '@/core/groove/edit';
 import type { Groove } from '@/core/groove/groove';
 import { oneLine, together } from '@/core/testing/arbitrary';

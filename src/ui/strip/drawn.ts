@@ -1,5 +1,5 @@
-import type { School } from '@/core/count/schools';
-import { placeInWords } from '@/core/count/placeInWords';
+import type { School } from '@/core/counting/schools';
+import { placeInWords } from '@/core/counting/placeInWords';
 import { beatOf } from '@/core/groove/beat';
 import type { Bar, Groove } from '@/core/groove/groove';
 import type { Limb } from '@/core/groove/limbs';

@@ -1,5 +1,5 @@
-import { labelsOf, type Label } from '@/core/count/labels';
-import type { School } from '@/core/count/schools';
+import { labelsOf, type Label } from '@/core/counting/labels';
+import type { School } from '@/core/counting/schools';
 import type { Groove } from '@/core/groove/groove';
 import { LIMBS, type Height, type Limb, type Surface } from '@/core/groove/limbs';
 import { limbsIn, usualSurface } from '@/core/groove/kit';

@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
-import { SCHOOLS } from '@/core/count/schools';
+import { SCHOOLS } from '@/core/counting/schools';
 import { LIMBS } from '@/core/groove/limbs';
 import { schedule } from '@/core/schedule/schedule';
 import { formOfTake } from '@/core/documents/take';
 import { emptyTake } from '@/core/testing/takes';
-import { judge } from '@/core/take/judge';
-import { simulateKit } from '@/core/take/simulatedKit';
+import { judge } from '@/core/judging/verdict/judge';
+import { simulateKit } from '@/core/simulate/simulatedKit';
 import { oneLine, together } from '@/core/testing/arbitrary';
 import { beadsIn, beadsOf, errorInWords, kindOf, unheardBands, roundsToShow } from './beads';
 import { barsPerRow, drawnBars, lanesOf, sizeThatFits } from './layout';

@@ -2,11 +2,11 @@
 
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { countedInWords } from '@/core/count/placeInWords';
-import { syllable, type School } from '@/core/count/schools';
+import { countedInWords } from '@/core/counting/placeInWords';
+import { syllable, type School } from '@/core/counting/schools';
 import { LIMBS } from '@/core/groove/limbs';
 import type { PlaceOfMany } from '@/core/plan/studentFigures';
-import { grouped } from '@/core/take/grouped';
+import { grouped } from '@/core/stats/groupBy';
 import { lateOrEarly } from '../words/figures';
 import { opening } from '../words/text';
 

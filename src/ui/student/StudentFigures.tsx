@@ -18,7 +18,7 @@ import {
   type FiguresOfMany,
 } from '@/core/plan/studentFigures';
 import type { TakeFigure } from '@/core/documents/takeFigures';
-import { rateInWords, switchInWords } from '@/core/take/figuresInWords';
+import { rateInWords, switchInWords } from '@/core/wording/figuresInWords';
 import type { Reader } from '../reader';
 import { FigureRows } from '../take/FigureRows';
 import { weaknessHref } from '../take/weaknessHref';

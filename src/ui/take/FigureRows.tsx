@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useTheme } from '@mui/material/styles';
 import type { FigureKind, TakeFigure } from '@/core/documents/takeFigures';
-import { figureInWords } from '@/core/take/figuresInWords';
+import { figureInWords } from '@/core/wording/figuresInWords';
 import { Explained } from './Explained';
 
 interface FigureRowsProps {

@@ -7,11 +7,11 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { placesInWords } from '@/core/form/exercises';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Take } from '@/core/documents/take';
 import { format } from '@/core/time/fraction';
-import { chartFigures, type HitFigures, type TempoSettled } from '@/core/take/chartFigures';
-import type { Judgement } from '@/core/take/judgement';
+import { chartFigures, type HitFigures, type TempoSettled } from '@/core/judging/report/chartFigures';
+import type { Judgement } from '@/core/judging/types/judgement';
 import { lateOrEarly } from '../words/figures';
 import { plural } from '../words/text';
 

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
-import { meanKnown, estimatedSpread, type Estimate } from '@/core/take/statistics';
-import type { Judgement } from '@/core/take/judgement';
+import { meanKnown, estimatedSpread, type Estimate } from '@/core/stats/estimates';
+import type { Judgement } from '@/core/judging/types/judgement';
 import type { ReportWords } from '@/core/documents/verdict';
 import { driftInWords, inMs, lateOrEarly } from '../words/figures';
 import { FigureTile, type FigureTileProps } from './FigureTile';

@@ -8,11 +8,11 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState, type Ref } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Take } from '@/core/documents/take';
-import type { Judgement } from '@/core/take/judgement';
-import { blamedIn } from '@/core/take/blamed';
-import { barsBySection } from '@/core/take/chartFigures';
+import type { Judgement } from '@/core/judging/types/judgement';
+import { blamedIn } from '@/core/judging/verdict/notesOfFault';
+import { barsBySection } from '@/core/judging/report/chartFigures';
 import {
   beadsIn,
   beadsOf,

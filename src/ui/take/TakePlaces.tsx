@@ -5,11 +5,11 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Take } from '@/core/documents/take';
-import type { Judgement } from '@/core/take/judgement';
-import { placeJudged } from '@/core/take/verdict';
-import { judgedPlaceInWords } from '@/core/take/wording';
+import type { Judgement } from '@/core/judging/types/judgement';
+import { placeJudged } from '@/core/judging/verdict/verdict';
+import { judgedPlaceInWords } from '@/core/wording/phrases';
 import { inMs, lateOrEarly } from '../words/figures';
 import { opening } from '../words/text';
 

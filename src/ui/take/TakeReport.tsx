@@ -3,12 +3,12 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo, type ReactNode } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import { exercisesPlayed, type Take } from '@/core/documents/take';
 import type { FigureKind, TakeFigure } from '@/core/documents/takeFigures';
-import { goodOf } from '@/core/take/good';
-import type { Judgement } from '@/core/take/judgement';
-import { figuresOfTake, tempoCurve } from '@/core/take/takeFigures';
+import { goodOf } from '@/core/wording/strengths';
+import type { Judgement } from '@/core/judging/types/judgement';
+import { figuresOfTake, tempoCurve } from '@/core/judging/report/takeFigures';
 import type { ReportWords } from '@/core/documents/verdict';
 import { FigureRows } from './FigureRows';
 import { HeardPicture } from './listenBack/HeardPicture';

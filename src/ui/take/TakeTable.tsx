@@ -1,4 +1,4 @@
-import { verdictInWords } from '@/core/take/verdictInWords';
+import { verdictInWords } from '@/core/wording/verdictInWords';
 import type { Verdict } from '@/core/documents/verdict';
 import type { Reader } from '../reader';
 import Box from '@mui/material/Box';

@@ -8,7 +8,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import type { TempoPoint } from '@/core/take/takeFigures';
+import type { TempoPoint } from '@/core/judging/report/takeFigures';
 import { driftInWords } from '../words/figures';
 
 /** A change of tempo of less than this is hardly heard (Drake & Botte 1993, Perception & Psychophysics 54:277). */

@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { FaultName, Verdict } from '@/core/documents/verdict';
-import { verdictInWords } from '@/core/take/verdictInWords';
+import { verdictInWords } from '@/core/wording/verdictInWords';
 import type { ReportWords } from '@/core/documents/verdict';
 
 interface VerdictNoteProps {

@@ -1,4 +1,4 @@
-import type { Figures } from '@/core/take/figures';
+import type { Figures } from '@/core/judging/types/figures';
 import { lateOrEarly } from '../words/figures';
 
 /** What is wrong with an exercise in a few words; empty when nothing is. */

@@ -1,6 +1,6 @@
 import { clockOf } from '@/core/documents/settings';
 import { daysSpan } from '@/core/plan/agenda';
-import { grouped } from '@/core/take/grouped';
+import { grouped } from '@/core/stats/groupBy';
 import { OpenLesson } from '@/features/lessons/OpenLesson';
 import { OwnPaths } from '@/features/paths/OwnPaths';
 import { DayPlanSection } from '@/features/plan/DayPlanSection';

@@ -1,5 +1,5 @@
 import { MOST_LINES_IN } from '@/core/limits';
-import { verdictInWords } from '@/core/take/verdictInWords';
+import { verdictInWords } from '@/core/wording/verdictInWords';
 import { logAskedOf } from '@/features/takes/asked';
 import { spanOf } from '@/features/takes/span';
 import { asSession } from '@/server/database';

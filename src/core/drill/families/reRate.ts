@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { countsInWords } from '../../grid/meter';
-import { ratePlanInWords, readRatePlan } from '../../count/ratePlan';
+import { ratePlanInWords, readRatePlan } from '../../phrase/ratePlan';
 import { textShape } from '../../documents/shapes';
 import { fail, ok, type Result } from '../../result';
 import { compare, format, frac, mul, sub } from '../../time/fraction';

@@ -1,6 +1,6 @@
-import { verdictInWords } from '@/core/take/verdictInWords';
+import { verdictInWords } from '@/core/wording/verdictInWords';
 import type { ReportWords } from '@/core/documents/verdict';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Verdict } from '@/core/documents/verdict';
 
 interface VerdictAloudProps {

@@ -1,8 +1,8 @@
-import type { Tolerance } from '@/core/take/figures';
+import type { Tolerance } from '@/core/judging/types/figures';
 import { expose } from 'comlink';
 import type { Take } from '@/core/documents/take';
-import { judge } from '@/core/take/judge';
-import type { BarWindow } from '@/core/take/judgement';
+import { judge } from '@/core/judging/verdict/judge';
+import type { BarWindow } from '@/core/judging/types/judgement';
 
 /** Judges a stretch of a take that still goes on, off the page's own thread: whether nothing is to be fixed in it. */
 const isClean = (take: Take, tolerance: Tolerance, window: BarWindow): boolean =>

@@ -2,7 +2,7 @@ import dynamic from 'next/dynamic';
 import { useEffect } from 'react';
 
 /** What judges and words a take comes when the room stands: nothing that is played waits for it. */
-const judge = () => import('@/core/take/judge').then((module) => module.judge);
+const judge = () => import('@/core/judging/verdict/judge').then((module) => module.judge);
 const verdictAloud = () => import('./VerdictAloud').then((module) => module.VerdictAloud);
 
 export const VerdictAloud = dynamic(verdictAloud, { ssr: false });

@@ -1,4 +1,4 @@
-import type { Tolerance } from '@/core/take/figures';
+import type { Tolerance } from '@/core/judging/types/figures';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useRef } from 'react';
 import type { RoundPlayed } from '../played';

@@ -1,4 +1,4 @@
-import { SCHOOLS } from '@/core/count/schools';
+import { SCHOOLS } from '@/core/counting/schools';
 import type { InputName } from '@/core/documents/take';
 import type { Limb } from '@/core/groove/limbs';
 import { oneLine, together } from '@/core/testing/arbitrary';

@@ -3,7 +3,7 @@ import type { Delay, KitJson, Told } from '@/core/documents/ears';
 import type { Take } from '@/core/documents/take';
 import type { Surface } from '@/core/groove/limbs';
 import type { HeardStroke } from '@/core/hearing/index';
-import type { Expected } from '@/core/hearing/look';
+import type { Expected } from '@/core/hearing/kit/scoreSurfaces';
 import type { Ms } from '@/core/time/units';
 import { audioOutput } from '../../output';
 import type { Clicks, ListenWorker, RecordedTake } from './listen.worker';

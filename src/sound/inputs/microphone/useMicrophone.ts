@@ -22,7 +22,7 @@ export interface Sounding {
 
 /** What listens is brought when it is wanted: most play by keys, and a room has to stand soon. */
 const brought = () =>
-  Promise.all([import('./microphone'), import('@/core/hearing/whoStruck'), import('../../speech')] as const);
+  Promise.all([import('./microphone'), import('@/core/hearing/take/limbForSurface'), import('../../speech')] as const);
 
 /** A page's microphone: opened when something begins that it is to hear, let go when the page is left. */
 export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, onLost: () => void) {

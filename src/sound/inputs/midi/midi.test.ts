@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import type { MidiEars } from '@/core/documents/ears';
 import type { Strike } from '../input';
-import { hatPosition, loudnessOfVelocity, surfaceOfNote } from '@/core/format/drumNotes';
+import { hatPosition, loudnessOfVelocity, surfaceOfNote } from '@/core/format/midi/drumNotes';
 import { midiMessage } from './message';
 import { Midi, MIDI_WORDS } from './midi';
 

@@ -2,7 +2,7 @@ import type { MidiEars } from '@/core/documents/ears';
 import type { Limb, Surface } from '@/core/groove/limbs';
 import type { Ms } from '@/core/time/units';
 import type { Input, OnStrike } from '../input';
-import { loudnessOfVelocity, surfaceOfNote } from '@/core/format/drumNotes';
+import { loudnessOfVelocity, surfaceOfNote } from '@/core/format/midi/drumNotes';
 import { midiMessage } from './message';
 
 export interface MidiOptions {

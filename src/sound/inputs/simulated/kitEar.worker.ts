@@ -1,9 +1,9 @@
 import { expose, transfer } from 'comlink';
 import type { Take } from '@/core/documents/take';
-import { hearTake } from '@/core/hearing/heardTake';
-import { madeEar } from '@/core/hearing/madeEar';
+import { hearTake } from '@/core/hearing/take/heardTake';
+import { madeEar } from '@/core/simulate/syntheticKitModel';
 import { LONGEST_KEPT_MS } from '@/core/limits';
-import { soundOfTake } from '@/core/recording/takeAsSound';
+import { soundOfTake } from '@/core/simulate/takeAsSound';
 import type { RecordedTake } from '../microphone/listen.worker';
 
 const RATE = 48_000;

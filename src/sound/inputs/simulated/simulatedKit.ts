@@ -1,5 +1,5 @@
 import type { Hit } from '@/core/documents/take';
-import { noteOfSurface, surfaceOfNote, loudnessOfVelocity, velocityOfLoudness } from '@/core/format/drumNotes';
+import { noteOfSurface, surfaceOfNote, loudnessOfVelocity, velocityOfLoudness } from '@/core/format/midi/drumNotes';
 import type { Limb, Surface } from '@/core/groove/limbs';
 import type { Ms } from '@/core/time/units';
 import type { Input, OnStrike } from '../input';

@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo, useRef, useState } from 'react';
-import type { School } from '@/core/count/schools';
+import type { School } from '@/core/counting/schools';
 import type { Take } from '@/core/documents/take';
-import type { Judgement } from '@/core/take/judgement';
+import type { Judgement } from '@/core/judging/types/judgement';
 import type { Ms } from '@/core/time/units';
 import { beadsOf, type Bead } from '../../strip/beads';
 import type { StripHandle } from '../../strip/Strip';

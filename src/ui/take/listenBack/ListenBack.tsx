@@ -3,7 +3,7 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Judgement } from '@/core/take/judgement';
+import type { Judgement } from '@/core/judging/types/judgement';
 import type { Ms } from '@/core/time/units';
 import type { Bead } from '../../strip/beads';
 import { opening } from '../../words/text';

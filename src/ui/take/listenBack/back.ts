@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Judgement } from '@/core/take/judgement';
+import type { Judgement } from '@/core/judging/types/judgement';
 import type { TimedBar } from '@/core/schedule/timed';
 import type { Ms } from '@/core/time/units';
 

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { Judgement } from '@/core/take/judgement';
+import type { Judgement } from '@/core/judging/types/judgement';
 import type { Ms } from '@/core/time/units';
 import { barsPlayed, windowAt, windowOf, type Back } from './back';
 

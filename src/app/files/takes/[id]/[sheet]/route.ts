@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { figureSheet, strokeSheet } from '@/core/format/takeSheets';
 import { sentence } from '@/core/result';
-import { toleranceOf } from '@/core/take/figures';
-import { judge } from '@/core/take/judge';
+import { toleranceOf } from '@/core/judging/types/figures';
+import { judge } from '@/core/judging/verdict/judge';
 import { asSession } from '@/server/database';
 import { person, sessionToken } from '@/server/session';
 import { take } from '@/server/takes';
