@@ -4,14 +4,7 @@
  */
 import type { Surface } from '../src/core/groove/limbs';
 import { RATE } from '../src/core/hearing/dsp/bands';
-import {
-  couldBeHeard,
-  findStrokes,
-  learnKit,
-  LiveHearing,
-  type HeardStroke,
-  type Kit,
-} from '../src/core/hearing/index';
+import { isAudible, findStrokes, learnKit, LiveHearing, type HeardStroke, type Kit } from '../src/core/hearing/index';
 import { madeLine, madeGroove, recordedTake, type TrueStroke } from '../src/core/testing/recordedTakes';
 import { withClick } from './heard/clicked';
 import { firstBands, measuring, recordedGroove, type Recorded } from './heard/corpus';
@@ -164,7 +157,7 @@ function tallied(tally: Tally, take: Recorded, heard: HeardStroke[], seed: numbe
     tally.one('right set', right && !wrong.length);
     tally.one('wrong limb', wrong.length > 0);
   }
-  const could = couldBeHeard(take.samples, RATE, learnKit(take.calibration), expected);
+  const could = isAudible(take.samples, RATE, learnKit(take.calibration), expected);
   for (const [index, one] of expected.entries()) {
     const isHeard = heard.some(
       (each) => each.surface === one.surface && near(each, one, LIMB_MS) && (one.isPlayed || !used.has(each)),
@@ -203,7 +196,7 @@ function clicks(): void {
   const tallies = new Map(hows.map((how) => [how, new Tally()]));
   for (let seed = 0; seed < KITS; seed++)
     for (const bleedDb of [6, 18]) {
-      const { take, clicks: sent, cameBack } = withClick(seed, bleedDb, madeGroove(seed, 12));
+      const { take, clicks: sent, echoSample } = withClick(seed, bleedDb, madeGroove(seed, 12));
       const kit = learnKit(take.calibration);
       for (const how of hows) {
         const tally = tallies.get(how)!;
@@ -212,14 +205,14 @@ function clicks(): void {
           ...(how !== 'not taken out' && { clicks: sent }),
           ...(how === 'taken out, informed' && { expected: take.expected }),
         });
-        for (const ms of cameBack)
+        for (const ms of echoSample)
           if (!take.strokes.some((stroke) => near(stroke, { ms }, 60)))
             tally.one(
               'lone',
               heard.some((one) => near(one, { ms }, 25)),
             );
         for (const stroke of take.strokes)
-          if (stroke.isAudible && cameBack.some((ms) => near(stroke, { ms }, 30)))
+          if (stroke.isAudible && echoSample.some((ms) => near(stroke, { ms }, 30)))
             tally.one(
               'on',
               heard.some((one) => one.surface === stroke.surface && near(one, stroke, LIMB_MS)),

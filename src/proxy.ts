@@ -1,9 +1,9 @@
-import { isOurCall } from '@/server/calls';
+import { validateServerAction } from '@/server/calls';
 import { NextResponse, type NextRequest } from 'next/server';
 
 /** Gives each page a nonce and the policy that lets only what carries it run. */
 export async function proxy(request: NextRequest): Promise<NextResponse> {
-  if (!(await isOurCall(request)))
+  if (!(await validateServerAction(request)))
     return NextResponse.json({ say: 'This was not sent by a page of Mochila. Load the page again.' }, { status: 400 });
   const nonce = Buffer.from(crypto.getRandomValues(new Uint8Array(16))).toString('base64');
   const dev = process.env.NODE_ENV === 'development';

@@ -26,10 +26,10 @@ export function withClick(seed: number, bleedDb: number, groove: readonly Writte
     ms: index * step + LEAD_MS,
   }));
   const loudspeaker = new Float32Array(Math.ceil(((endMs + 2000) / 1000) * RATE));
-  const cameBack = sent.map(({ ms }) => (ms + delayMs) * (1 + apart));
+  const echoSample = sent.map(({ ms }) => (ms + delayMs) * (1 + apart));
   let held = 0;
   for (const [index, { voice }] of sent.entries()) {
-    const at = (cameBack[index]! * RATE) / 1000;
+    const at = (echoSample[index]! * RATE) / 1000;
     const [whole, part] = [Math.floor(at), at % 1];
     voices[voice]!.forEach((value, each) => {
       loudspeaker[whole + each]! += (1 - part) * value;
@@ -49,6 +49,6 @@ export function withClick(seed: number, bleedDb: number, groove: readonly Writte
       samples,
       atMs: sent.filter((one) => one.voice === voice).map(({ ms }) => ms),
     })),
-    cameBack,
+    echoSample,
   };
 }

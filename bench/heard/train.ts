@@ -10,8 +10,8 @@ import { candidatesIn, listened, type Candidate } from '../../src/core/hearing/d
 import type { NoiseFloor } from '../../src/core/hearing/dsp/noiseFloor';
 import { LEAST_WITH_KIT, LEAST_WRITTEN, nearWritten } from '../../src/core/hearing/take/hearing';
 import { learnKit, narrowFloor, type Kit } from '../../src/core/hearing/kit/kit';
-import type { Expected, SurfaceLook } from '../../src/core/hearing/kit/scoreSurfaces';
-import { surenessOf } from '../../src/core/hearing/dsp/network';
+import type { Expected, SurfaceScore } from '../../src/core/hearing/kit/scoreSurfaces';
+import { confidence } from '../../src/core/hearing/dsp/network';
 import { inHops } from '../../src/core/hearing/dsp/resample';
 import { Looker } from '../../src/core/hearing/kit/surfaces';
 import { withWritten } from '../../src/core/hearing/kit/written';
@@ -72,7 +72,7 @@ function listenedTo(seed: number, noiseDb: number): Listened {
 }
 
 interface Seen {
-  look: SurfaceLook;
+  look: SurfaceScore;
   candidate: Candidate;
   is: 0 | 1;
   written: Expected[];
@@ -81,7 +81,7 @@ interface Seen {
 /** Every look at every candidate, with whether the surface was struck; what was struck before is known. */
 function looksIn(
   { powers, floor, kit, candidates, strokes, written }: Listened,
-  isPlausible: (look: SurfaceLook) => boolean,
+  isPlausible: (look: SurfaceScore) => boolean,
 ): Seen[] {
   const seen: Seen[] = [];
   const found = new Set<TrueStroke>();
@@ -107,7 +107,7 @@ for (let seed = 100; seed < 100 + KITS; seed++) {
 const heardAlone = (seen: readonly Seen[]): Example[] =>
   seen.filter(({ candidate }) => candidate.rise >= LEAST_WITH_KIT).map(({ look, is }) => ({ facts: look.facts, is }));
 const first = trained(heardAlone(all.flatMap((one) => looksIn(one, () => true))), UNITS, ROUNDS);
-const again = all.flatMap((one) => looksIn(one, ({ facts }) => surenessOf(first, facts) >= PLAUSIBLE));
+const again = all.flatMap((one) => looksIn(one, ({ facts }) => confidence(first, facts) >= PLAUSIBLE));
 const blind = trained(heardAlone(again), UNITS, ROUNDS);
 const informed = trained(
   again.map(({ look, is, written }): Example => {

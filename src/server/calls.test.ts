@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { isOurCall } from './calls';
+import { validateServerAction } from './calls';
 
 const HERE = 'http://mochila.test/drills';
 const called = (body: string) =>
@@ -22,19 +22,19 @@ describe('what a page of ours sends is let through', () => {
     // The same bar twice is sent once.
     ['[{"groove":{"bars":[{"meter":{"beats":4}},{"meter":"$0:0:groove:bars:0:meter"}]}}]'],
     ['[{"lean":{"right hand":1}},"$0:0:lean:right hand"]'],
-  ])('%s', async (body) => expect(await isOurCall(called(body))).toBe(true));
+  ])('%s', async (body) => expect(await validateServerAction(called(body))).toBe(true));
 
   test('forms, with the page’s script and before it runs; and whatever is only asked for', async () => {
-    expect(await isOurCall(formed({ _1_name: 'x', '0': '["$undefined","$K1"]' }))).toBe(true);
+    expect(await validateServerAction(formed({ _1_name: 'x', '0': '["$undefined","$K1"]' }))).toBe(true);
     const early = {
       $ACTION_REF_1: '',
       '$ACTION_1:0': '{"id":"x","bound":"$@1"}',
       '$ACTION_1:1': '[{"typed":{}}]',
       name: 'x',
     };
-    expect(await isOurCall(formed(early, {}))).toBe(true);
-    expect(await isOurCall(formed({ $ACTION_ID_x: '', person: 'y' }, {}))).toBe(true);
-    expect(await isOurCall(new Request(HERE))).toBe(true);
+    expect(await validateServerAction(formed(early, {}))).toBe(true);
+    expect(await validateServerAction(formed({ $ACTION_ID_x: '', person: 'y' }, {}))).toBe(true);
+    expect(await validateServerAction(new Request(HERE))).toBe(true);
   });
 });
 
@@ -54,12 +54,12 @@ describe('anything else is refused before it is decoded', () => {
     [JSON.stringify(Array.from({ length: 11 }, () => 1))],
     [JSON.stringify(['x'.repeat(100_001)])],
     [`[${'['.repeat(10)}${']'.repeat(10)}]`],
-  ])('%.60s', async (body) => expect(await isOurCall(called(body))).toBe(false));
+  ])('%.60s', async (body) => expect(await validateServerAction(called(body))).toBe(false));
 
   test('forms with names of their own, or none of an action', async () => {
-    expect(await isOurCall(formed({ '0': '["$K1"]', '1': '"x"' }))).toBe(false);
-    expect(await isOurCall(formed({ '0': '["$@1"]' }))).toBe(false);
-    expect(await isOurCall(formed({ name: 'x' }, {}))).toBe(false);
-    expect(await isOurCall(formed({ '$ACTION_1:0': '{"id":"$F1"}' }, {}))).toBe(false);
+    expect(await validateServerAction(formed({ '0': '["$K1"]', '1': '"x"' }))).toBe(false);
+    expect(await validateServerAction(formed({ '0': '["$@1"]' }))).toBe(false);
+    expect(await validateServerAction(formed({ name: 'x' }, {}))).toBe(false);
+    expect(await validateServerAction(formed({ '$ACTION_1:0': '{"id":"$F1"}' }, {}))).toBe(false);
   });
 });

@@ -61,7 +61,7 @@ const isList = (text: unknown): boolean => {
 };
 
 /** Whether what is sent to a page is what a page of ours sends. */
-export async function isOurCall(request: Request): Promise<boolean> {
+export async function validateServerAction(request: Request): Promise<boolean> {
   if (request.method !== 'POST') return true;
   const isCalled = request.headers.has('next-action');
   if (!request.headers.get('content-type')?.startsWith('multipart/form-data'))

@@ -1,6 +1,6 @@
 import { recallOf, USUAL_PASS, USUAL_STEP, type Day, type Learnt, type Tried } from '@/core/plan/review';
 import type { PassedWork } from '@/core/plan/works';
-import { grouped } from '@/core/stats/groupBy';
+import { groupBy } from '@/core/stats/groupBy';
 import type { Db } from './database';
 
 /** A groove that a student was set, or that is a step of a path they walk, with its takes. */
@@ -43,7 +43,7 @@ async function triesOf(
      order by played_at, id`,
     [studentId, timeZone],
   );
-  return grouped(rows, ({ grooveId }) => grooveId);
+  return groupBy(rows, ({ grooveId }) => grooveId);
 }
 
 /**

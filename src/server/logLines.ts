@@ -1,6 +1,6 @@
 import { readGroove } from '@/core/documents/groove';
 import { turnFor } from '@/core/groove/kit';
-import { notHeardTake } from '@/core/practice/manualEntry';
+import { manualEntry } from '@/core/practice/manualEntry';
 import type { Db } from './database';
 import { idFrom } from './idFrom';
 import { judgedTake, type JudgedTake } from './judging/judged';
@@ -71,7 +71,7 @@ export async function keepPractice(
   const judgedOf = ({ groove, tempo, playedMs }: PractisedElsewhere): JudgedTake => {
     const key = `${groove} ${tempo} ${playedMs}`;
     const judged =
-      worked.get(key) ?? judgedTake(notHeardTake(grooves.get(groove)!, tempo, playedMs), toleranceOfPerson(player));
+      worked.get(key) ?? judgedTake(manualEntry(grooves.get(groove)!, tempo, playedMs), toleranceOfPerson(player));
     worked.set(key, judged);
     // Of no place is there anything to say.
     return { ...judged, places: [] };

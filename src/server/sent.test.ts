@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { readSent } from './sent';
+import { readJsonBody } from './sent';
 
 const request = (body: string, headers: Record<string, string> = {}) =>
   new Request('http://drums.example/api/takes', {
@@ -9,9 +9,12 @@ const request = (body: string, headers: Record<string, string> = {}) =>
   });
 
 test('JSON of our own pages is read, also behind a proxy', async () => {
-  expect(await readSent(request('{"a":1}', { origin: 'http://drums.example' }))).toEqual({ ok: true, json: { a: 1 } });
+  expect(await readJsonBody(request('{"a":1}', { origin: 'http://drums.example' }))).toEqual({
+    ok: true,
+    json: { a: 1 },
+  });
   expect(
-    await readSent(
+    await readJsonBody(
       request('1', { host: '127.0.0.1:3000', 'x-forwarded-host': 'drums.example', origin: 'https://drums.example' }),
     ),
   ).toEqual({
@@ -28,5 +31,5 @@ test.each([
   ['too much, as it says', request('{}', { 'content-length': '5000000' }), 413],
   ['too much, whatever it says', request(`"${'x'.repeat(4_100_000)}"`), 413],
 ] as const)('%s is refused', async (_, sent, status) => {
-  expect(await readSent(sent)).toMatchObject({ ok: false, status });
+  expect(await readJsonBody(sent)).toMatchObject({ ok: false, status });
 });

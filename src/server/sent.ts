@@ -8,7 +8,7 @@ const MOST_BYTES = 4_000_000;
 export type Sent<T> = ({ ok: true } & T) | { ok: false; status: 400 | 403 | 413 | 415; say: string };
 
 /** Reads a JSON body that a page of ours sent, and refuses others' and anything too large before holding it. */
-export async function readSent(request: Request): Promise<Sent<{ json: unknown }>> {
+export async function readJsonBody(request: Request): Promise<Sent<{ json: unknown }>> {
   const body = await bodyOf(request, MOST_BYTES, {
     isKind: (type) => type.startsWith('application/json'),
     kind: 'Send JSON.',

@@ -2,7 +2,7 @@ import { readFigures, type TakeFigure } from '@/core/documents/takeFigures';
 import { LIMBS, type Limb } from '@/core/groove/limbs';
 import type { FiguresOfMany, PlaceOfMany } from '@/core/plan/studentFigures';
 import type { Compared, PlaceEstimate } from '@/core/judging/report/progress';
-import { meanKnown } from '@/core/stats/estimates';
+import { meanInterval } from '@/core/stats/estimates';
 import type { Db } from './database';
 
 /** A take's figures with when it was played, for being compared with another. */
@@ -37,7 +37,7 @@ const estimateOf = (
 ): PlaceEstimate => ({
   ...{ limb, bar, bars, count, part, parts, counts },
   ...(exercise !== null && { exercise }),
-  ...meanKnown(row.matched, row.mean_error_ms, row.sd_error_ms),
+  ...meanInterval(row.matched, row.mean_error_ms, row.sd_error_ms),
 });
 
 /** The figures of a take one may see; nothing where it is not there. */

@@ -36,7 +36,7 @@ const toldShape = z.strictObject({
   of: z.number().int().min(0).max(100),
   takenFor: z.enum(SURFACES).optional(),
 });
-export type Told = z.infer<typeof toldShape>;
+export type SurfaceAccuracy = z.infer<typeof toldShape>;
 
 const velocity = z.number().int().min(1).max(127);
 const midiShape = z.strictObject({

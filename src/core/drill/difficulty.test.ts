@@ -5,12 +5,12 @@ import type { Groove } from '../groove/groove';
 import { strokesOf } from '../groove/place';
 import { meterOf, oneLine, together } from '../testing/arbitrary';
 import { difficultyOf, distance } from './difficulty';
-import type { Figure, Ground } from './family';
+import type { Figure, DrillGrid } from './family';
 
 /** A ground of 16ths in 4/4 under hat 8ths. */
 const hats = oneLine('t.t.t.t.t.t.t.t.');
 const { meter, cells } = hats.bars[0]!;
-const ground: Ground = {
+const ground: DrillGrid = {
   meter,
   reading: 'numbers',
   parts: 4,

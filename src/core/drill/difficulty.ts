@@ -1,7 +1,7 @@
 import type { FreeStroke } from '../groove/place';
 import { compare, equal, format, modulo, sub, type WholeNotes } from '../time/fraction';
 import { barLength, countsOf } from '../grid/meter';
-import type { Figure, Ground } from './family';
+import type { Figure, DrillGrid } from './family';
 
 /** One thing that makes an exercise harder, and by how much. */
 export interface Reason {
@@ -19,7 +19,7 @@ export interface Difficulty {
 export const CHOOSING_VERSION = 1;
 
 /** What the figure adds to the ostinato is compared with it; what is whole by itself, with the counts. */
-export function difficultyOf(figure: Figure, ground: Ground): Difficulty {
+export function difficultyOf(figure: Figure, ground: DrillGrid): Difficulty {
   const meter = figure.meter ?? ground.meter;
   const counts = figure.meter ? countsOf(figure.meter, ground.reading) : ground.counts;
   const against = (figure.alone ? counts : ground.ostinato).map(({ at }) => at);
@@ -49,7 +49,7 @@ export function difficultyOf(figure: Figure, ground: Ground): Difficulty {
 const count = (many: number, one: string, more = `${one}s`) => `${many} ${many === 1 ? one : more}`;
 
 /** The most strokes one limb has on neighbouring slots. */
-function longestRun(strokes: readonly FreeStroke[], ground: Ground): { limb: string; length: number } {
+function longestRun(strokes: readonly FreeStroke[], ground: DrillGrid): { limb: string; length: number } {
   const slot = ground.slots[1] ?? ground.counts[0]!.length;
   const last = new Map<string, { at: WholeNotes; length: number }>();
   let longest = { limb: '', length: 0 };

@@ -12,7 +12,7 @@ import { add, compare, equal, frac, mul, type WholeNotes } from '../time/fractio
 import { barLength } from '../grid/meter';
 import { isFirstTurning } from './choose';
 import { difficultyOf, distance, type Difficulty } from './difficulty';
-import type { Figure, Ground } from './family';
+import type { Figure, DrillGrid } from './family';
 import { placesInWords } from '../form/exercises';
 import { readyRule } from './rule';
 import { type Rule } from '../documents/rule';
@@ -188,7 +188,7 @@ function inOrder<T extends { index: number }>(chosen: readonly T[], { order, see
  */
 export function barsOfFigure(
   figure: Figure,
-  ground: Ground,
+  ground: DrillGrid,
   { reading }: Pick<Rule, 'reading'>,
 ): Groove['bars'] | undefined {
   const meter = figure.meter ?? ground.meter;
@@ -218,7 +218,7 @@ export function barsOfFigure(
 }
 
 /** Where the limb that comes first in a figure strikes within the first bar. */
-const placesOf = ({ places, strokes }: Figure, { meter }: Ground): readonly WholeNotes[] =>
+const placesOf = ({ places, strokes }: Figure, { meter }: DrillGrid): readonly WholeNotes[] =>
   places ??
   strokes
     .filter(({ at, limb }) => limb === strokes[0]!.limb && compare(at, barLength(meter)) < 0)

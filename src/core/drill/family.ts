@@ -8,7 +8,7 @@ import { barLength, countsOf, type Count, type Meter, type Reading } from '../gr
 import { slotsOfBar, cellsOfDivisions } from '../grid/cells';
 
 /** What a drill is made over: a meter, a grid, and what the other limbs keep repeating. */
-export interface Ground {
+export interface DrillGrid {
   meter: Meter;
   reading: Reading;
   /** Parts of every count. */
@@ -54,20 +54,25 @@ export interface Family<P = unknown> {
   ground?: Pick<RuleJson, 'meter' | 'reading' | 'parts' | 'ostinato' | 'goal'>;
   shape: z.ZodType<P>;
   /** One sentence on what it trains. */
-  trains: (params: P, ground: Ground) => string;
+  trains: (params: P, ground: DrillGrid) => string;
   /**
    * How many exercises there are, counted and not made; or why there are none and what would work, at its parameter.
    */
-  total: (params: P, ground: Ground) => Result<number>;
+  total: (params: P, ground: DrillGrid) => Result<number>;
   /** One of them, 0 to total − 1, in the order of the rule. */
-  figure: (params: P, ground: Ground, index: number) => Figure;
+  figure: (params: P, ground: DrillGrid, index: number) => Figure;
 }
 
 /** Keeps a family's own type of parameters while it is written. */
 export const family = <P>(one: Family<P>): Family<P> => one;
 
 /** The ground of a meter and grid; throws when the parts are none. */
-export function groundOf(meter: Meter, parts: number, reading: Reading, ostinato: readonly FreeStroke[] = []): Ground {
+export function groundOf(
+  meter: Meter,
+  parts: number,
+  reading: Reading,
+  ostinato: readonly FreeStroke[] = [],
+): DrillGrid {
   const cells = cellsOfDivisions(meter, reading, parts);
   return {
     meter,
@@ -92,23 +97,24 @@ export const stroke = (limb: Limb, surface: Surface, at: WholeNotes, height: Hei
 export const alternating = (index: number): Limb => (index % 2 ? 'left hand' : 'right hand');
 
 /** The even counts, on which the backbeat falls. */
-export const isBackbeat = ({ counts }: Ground, at: WholeNotes): boolean =>
+export const isBackbeat = ({ counts }: DrillGrid, at: WholeNotes): boolean =>
   counts.some((count) => count.number % 2 === 0 && count.at.n === at.n && count.at.d === at.d);
 
 /** The count a place belongs to. */
-export const countAt = ({ counts }: Ground, at: WholeNotes): Count => counts.findLast((count) => !less(at, count.at))!;
+export const countAt = ({ counts }: DrillGrid, at: WholeNotes): Count =>
+  counts.findLast((count) => !less(at, count.at))!;
 
-export const lengthOfBar = ({ meter }: Ground): WholeNotes => barLength(meter);
+export const lengthOfBar = ({ meter }: DrillGrid): WholeNotes => barLength(meter);
 
 /** The slot-th slot from the start, over as many bars as it takes. */
-export const slotFrom = (ground: Ground, slot: number): WholeNotes =>
+export const slotFrom = (ground: DrillGrid, slot: number): WholeNotes =>
   add(
     ground.slots[slot % ground.slots.length]!,
     mul(lengthOfBar(ground), frac(Math.floor(slot / ground.slots.length))),
   );
 
 /** Bars until something of so many slots and the bar begin together again. */
-export function barsUntilHome(ground: Ground, slots: number): number {
+export function barsToRealign(ground: DrillGrid, slots: number): number {
   let bars = 1;
   while ((bars * ground.slots.length) % slots) bars++;
   return bars;

@@ -5,7 +5,7 @@ import { lengthOf, strokesOf, type FreeStroke } from '../groove/place';
 import { problemAt, type Problem } from '../result';
 import { equal, format, type WholeNotes } from '../time/fraction';
 import { barLength, formatMeter } from '../grid/meter';
-import { lengthOfBar, slotFrom, stroke, type Ground } from './family';
+import { lengthOfBar, slotFrom, stroke, type DrillGrid } from './family';
 
 /** A groove that a drill is made of, as it is kept: JSON, so that a rule can be stored whole. */
 export const figureShape = z
@@ -21,7 +21,7 @@ export const figureShape = z
   .describe('The groove it is made of');
 
 /** Why a groove cannot be moved about over a ground; nothing when it can. */
-export function unfit(groove: Groove | undefined, { meter }: Ground): Problem | undefined {
+export function unfit(groove: Groove | undefined, { meter }: DrillGrid): Problem | undefined {
   const other = groove?.bars.find((bar) => !equal(barLength(bar.meter), barLength(groove.bars[0]!.meter)));
   if (other)
     return problemAt(
@@ -58,7 +58,7 @@ export function silent(groove: Groove | undefined): Problem | undefined {
  */
 export function strokesToMove(
   groove: Groove | undefined,
-  ground: Ground,
+  ground: DrillGrid,
 ): { strokes: FreeStroke[]; length: WholeNotes; bars: number } {
   if (groove) return { strokes: strokesOf(groove), length: lengthOf(groove), bars: groove.bars.length };
   const slots = [0, Math.max(1, Math.floor(ground.slots.length / 8)), Math.floor(ground.slots.length / 4)].filter(

@@ -6,7 +6,7 @@ import type { FreeStroke } from '../groove/place';
 import { fail, ok, problemAt, problemsOf, within, type Result } from '../result';
 import { equal } from '../time/fraction';
 import { CHOOSING_VERSION } from './difficulty';
-import { groundOf, type Family, type Ground } from './family';
+import { groundOf, type Family, type DrillGrid } from './family';
 import { readOstinato } from './said';
 import { familyNamed } from './registry';
 
@@ -15,7 +15,7 @@ export interface ReadyRule {
   rule: Rule;
   family: Family;
   params: unknown;
-  ground: Ground;
+  ground: DrillGrid;
   total: number;
 }
 

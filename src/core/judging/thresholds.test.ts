@@ -12,7 +12,7 @@ import type { Figures } from './types/figures';
 import { judge } from './verdict/judge';
 import { loudnessFaults, type LoudStroke } from './faults/loudness';
 import { matchLine, matchLines } from './align/match';
-import { barsLeftOut, flamsOff, leftOut, struckInVain } from './faults/strokesFaults';
+import { barsLeftOut, flamSpacing, missedNotes, extraHits } from './faults/strokesFaults';
 import { verdictOf } from './verdict/verdict';
 import type { Found } from './faults/scoreFaults';
 
@@ -89,7 +89,7 @@ describe('strokes that were not struck, or struck in vain', () => {
       ...(index >= missed && { hitMs: index * 250 }),
     }));
   const score = (count: number, missed: number) =>
-    leftOut([...strokes('right foot', count, missed), ...strokes('right hand', 400, 0)], () => false)[0]?.score;
+    missedNotes([...strokes('right foot', count, missed), ...strokes('right hand', 400, 0)], () => false)[0]?.score;
 
   test('six in a hundred of a limb’s own, two at the least; what chance would do is not blamed', () => {
     expect([score(100, 5), score(30, 1)]).toEqual([undefined, undefined]);
@@ -100,7 +100,7 @@ describe('strokes that were not struck, or struck in vain', () => {
 
   test('four in a hundred in vain', () => {
     const vain = (count: number) =>
-      struckInVain(
+      extraHits(
         strokes('right hand', 100, 0),
         Array.from({ length: count }, () => ({ limb: 'right hand' as const })),
       );
@@ -118,10 +118,10 @@ describe('strokes that were not struck, or struck in vain', () => {
   });
 
   test('flams: 12 to 45 ms before their stroke are heard as one', () => {
-    const flams = (gap: number) => flamsOff(Array<number>(8).fill(gap));
+    const flams = (gap: number) => flamSpacing(Array<number>(8).fill(gap));
     expect([12, 28, 45].map(flams)).toEqual([undefined, undefined, undefined]);
     for (const gap of [2, 11, 46, 80]) expect(flams(gap)!.score).toBeGreaterThan(LEAST_SCORE);
-    expect(flamsOff([2, 2])).toBeUndefined();
+    expect(flamSpacing([2, 2])).toBeUndefined();
   });
 
   test('accents: 6 dB louder than the rest', () => {

@@ -5,8 +5,8 @@ import { JUDGED_GROOVES } from '../testing/judgedGrooves';
 import { backbeat } from '../testing/kitFaultsShown';
 import { emptyTake, playedTake } from '../testing/takes';
 import { format } from '../time/fraction';
-import { blamedIn } from './verdict/notesOfFault';
-import { goodOf } from '../wording/strengths';
+import { notesOfFault } from './verdict/notesOfFault';
+import { strengths } from '../wording/strengths';
 import { judge } from './verdict/judge';
 import { KIT_FAULT_NAMES, kitPlaying, type KitFault } from '../simulate/kitFaults';
 import { verdictInWords } from '../wording/verdictInWords';
@@ -40,26 +40,26 @@ describe('in plain words', () => {
 describe('what was good', () => {
   test('is told as a fact that its figures bear out', () => {
     const late = told('late foot').judgement;
-    expect(goodOf(late, 'figures')[0]).toBe(
+    expect(strengths(late, 'figures')[0]).toBe(
       `No stroke left out and none too many: all ${late.figures.matched} of them.`,
     );
-    expect(goodOf(late, 'figures')[1]).toMatch(
+    expect(strengths(late, 'figures')[1]).toMatch(
       /^The (right|left) hand is on time and even over \d+ strokes: its spread is \d+ ms\.$/,
     );
-    expect(goodOf(late, 'plain words')[1]).toMatch(/^The (right|left) hand is on time and even over \d+ strokes\.$/);
+    expect(strengths(late, 'plain words')[1]).toMatch(/^The (right|left) hand is on time and even over \d+ strokes\.$/);
   });
 
   test('and nothing is praised that is not so', () => {
-    expect(goodOf(told('missing').judgement, 'figures').join()).not.toMatch(/No stroke left out/);
-    expect(goodOf(told('rushing').judgement, 'figures').join()).not.toMatch(/tempo holds|on time/);
-    expect(goodOf(told('uneven').judgement, 'figures').join()).not.toMatch(/even|tempo/);
+    expect(strengths(told('missing').judgement, 'figures').join()).not.toMatch(/No stroke left out/);
+    expect(strengths(told('rushing').judgement, 'figures').join()).not.toMatch(/tempo holds|on time/);
+    expect(strengths(told('uneven').judgement, 'figures').join()).not.toMatch(/even|tempo/);
   });
 });
 
 describe('what is framed', () => {
   const framed = (fault: KitFault, groove?: Groove) => {
     const { take, judgement } = told(fault, groove);
-    const isBlamed = blamedIn(take, judgement);
+    const isBlamed = notesOfFault(take, judgement);
     return [
       ...new Set(
         judgement.strokes

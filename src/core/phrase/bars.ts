@@ -1,12 +1,12 @@
 import { setDivision } from '../groove/edit';
 import { barLength, countsOf } from '../grid/meter';
 import { equal } from '../time/fraction';
-import { Doer } from './doing';
+import { CommandExecutor } from './doing';
 import { partsOf } from './resolve';
 import type { Token } from './words';
 
 /** What is said of whole bars: which are meant, copies, and their grid. */
-export class BarSayer extends Doer {
+export class BarSayer extends CommandExecutor {
   protected startsBars(): boolean {
     const next = this.peek()?.kind;
     if (this.is('bar', 'bars')) return true;

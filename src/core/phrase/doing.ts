@@ -19,7 +19,7 @@ import type { Token } from './words';
 const DRUMS: readonly Surface[] = ['snare', 'high tom', 'mid tom', 'floor tom', 'pad', 'rim', 'cross-stick'];
 
 /** Does to a groove what a phrase says, and remembers where, so that it can be said back. */
-export class Doer extends PlaceReader {
+export class CommandExecutor extends PlaceReader {
   /** The subjects named last hold until others are. */
   protected subjects: Subject[] | undefined;
 

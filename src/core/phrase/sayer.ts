@@ -5,7 +5,7 @@ import { equal } from '../time/fraction';
 import type { Places, Term } from './phrase';
 import { placesOf } from './resolve';
 import type { OtherReading } from './say';
-import { SayingReader } from './saying';
+import { ClauseParser } from './saying';
 import { EVERYTHING, isManner, mannerOf, type Manner, type Saying, type Subject } from './subject';
 import type { Token } from './words';
 
@@ -13,7 +13,7 @@ import type { Token } from './words';
  * Reads a phrase and does what it says to a groove, part by part; throws `NotUnderstood` at the first word it cannot
  * place.
  */
-export class Sayer extends SayingReader {
+export class Sayer extends ClauseParser {
   /** What was said before a comma without a place holds until the next semicolon. */
   private clause: Manner = {};
 

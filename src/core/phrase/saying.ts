@@ -4,7 +4,7 @@ import { EVERYTHING, isManner, type Saying, type Shift, type Subject } from './s
 import { VOCABULARY, type Token } from './words';
 
 /** Reads the parts of a phrase, and gives each word to the places it belongs to. */
-export class SayingReader extends BarSayer {
+export class ClauseParser extends BarSayer {
   /** Reads to the end of the part, and gives each thing to the places it belongs to. */
   protected readSayings(): { all: Saying[]; shift?: Shift } {
     const all: Saying[] = [];

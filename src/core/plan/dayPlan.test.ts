@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { readDayPlan, WORK_KINDS } from '../documents/dayPlan';
 import { LIMBS } from '../groove/limbs';
-import { planDay, reordered, tired, without, type Work } from './dayPlan';
+import { planDay, reordered, limbOverlap, without, type Work } from './dayPlan';
 
 const GROOVE = '00000000-0000-4000-8000-000000000000';
 const work = (key: string, kind: Work['kind'], more: Partial<Work> = {}): Work => ({
@@ -66,8 +66,8 @@ test('limbs are given a rest: after a piece comes the one that asks least of wha
   const hands = (key: string) => work(key, 'review', { load: { 'right hand': 8 } });
   const { pieces } = planDay(20, [foot('f1'), foot('f2'), hands('h1'), hands('h2')]);
   expect(pieces.map(({ key }) => key)).toEqual(['f1', 'h1', 'f2', 'h2']);
-  expect(tired(pieces[0], pieces[1]!)).toBe(0);
-  expect(tired(foot('f'), work('g', 'new', { load: { 'right foot': 4, 'left hand': 2 } }))).toBe(4);
+  expect(limbOverlap(pieces[0], pieces[1]!)).toBe(0);
+  expect(limbOverlap(foot('f'), work('g', 'new', { load: { 'right foot': 4, 'left hand': 2 } }))).toBe(4);
 });
 
 test('it is put in another order by keys, and what has none named stays at the end', () => {

@@ -78,7 +78,7 @@ function shared(works: readonly Work[], minutes: number, most = MOST_PIECES): Pi
 }
 
 /** What two pieces one after another ask of the same limbs, in strokes a second. */
-export const tired = (before: Pick<Piece, 'load'> | undefined, next: Pick<Piece, 'load'>): number =>
+export const limbOverlap = (before: Pick<Piece, 'load'> | undefined, next: Pick<Piece, 'load'>): number =>
   Object.entries(next.load).reduce(
     (all, [limb, strokes]) => all + Math.min(strokes ?? 0, before?.load[limb as keyof Piece['load']] ?? 0),
     0,
@@ -93,7 +93,7 @@ function inOrder(pieces: readonly Piece[], first: Piece | undefined): Piece[] {
   const ordered: Piece[] = [];
   let before = first;
   while (left.length) {
-    const costs = left.map((one) => tired(before, one));
+    const costs = left.map((one) => limbOverlap(before, one));
     const [next] = left.splice(costs.indexOf(Math.min(...costs)), 1);
     ordered.push(next!);
     before = next;

@@ -2,8 +2,8 @@ import { countedInWords, type CountedPlace } from '../counting/placeInWords';
 import type { School } from '../counting/schools';
 import type { TakeFigure } from '../documents/takeFigures';
 import type { Limb } from '../groove/limbs';
-import { estimatedMean, estimatedSpread } from '../stats/estimates';
-import { grouped } from '../stats/groupBy';
+import { estimatedMean, standardDeviationInterval } from '../stats/estimates';
+import { groupBy } from '../stats/groupBy';
 import type { ReportWords } from '../documents/verdict';
 import { frac } from '../time/fraction';
 import type { Bpm, Ms } from '../time/units';
@@ -28,7 +28,7 @@ const allOf = (takes: readonly TakeOfMany[], kind: TakeFigure['kind']) =>
  * short one.
  */
 export const switchesOfMany = (takes: readonly TakeOfMany[]): TakeFigure[] =>
-  [...grouped(allOf(takes, 'switch'), ({ of }) => of)].map(([of, all]) => ({
+  [...groupBy(allOf(takes, 'switch'), ({ of }) => of)].map(([of, all]) => ({
     kind: 'switch',
     of,
     ...estimatedMean(all.map(({ value }) => value)),
@@ -36,14 +36,14 @@ export const switchesOfMany = (takes: readonly TakeOfMany[]): TakeFigure[] =>
 
 /** How even each rate is over all takes: their spreads pooled by how many strokes each rests on. */
 export const spreadsOfMany = (takes: readonly TakeOfMany[]): TakeFigure[] =>
-  [...grouped(allOf(takes, 'rate spread'), ({ of }) => of)]
+  [...groupBy(allOf(takes, 'rate spread'), ({ of }) => of)]
     .map(([of, all]): TakeFigure => {
       const freedom = all.reduce((total, { n }) => total + n - 1, 0);
       const squares = all.reduce((total, { n, value }) => total + (n - 1) * value ** 2, 0);
       return {
         kind: 'rate spread',
         of,
-        ...estimatedSpread(freedom + all.length, Math.sqrt(squares / freedom), all.length),
+        ...standardDeviationInterval(freedom + all.length, Math.sqrt(squares / freedom), all.length),
       };
     })
     .sort((a, b) => Number(a.of) - Number(b.of));
@@ -53,7 +53,7 @@ const TEMPO_STEP = 8;
 
 /** The ratio of swing by tempo, in steps, the slowest first: with the tempo each is of. */
 export const swingByTempo = (takes: readonly TakeOfMany[]): (TakeFigure & { tempo: Bpm })[] =>
-  [...grouped(allOf(takes, 'swing'), ({ tempo, of }) => `${Math.round(tempo / TEMPO_STEP) * TEMPO_STEP} ${of}`)]
+  [...groupBy(allOf(takes, 'swing'), ({ tempo, of }) => `${Math.round(tempo / TEMPO_STEP) * TEMPO_STEP} ${of}`)]
     .map(([, all]) => ({
       kind: 'swing' as const,
       of: all[0]!.of,

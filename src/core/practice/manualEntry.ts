@@ -8,7 +8,7 @@ import type { Bpm, Ms } from '../time/units';
  * A groove as it was practised away from here, by the word of whoever did: what, how fast and for how long, and not
  * one stroke of it. What is known is written once through; how long it went on is `playedMs`.
  */
-export const notHeardTake = (groove: Groove, bpm: Bpm, playedMs: Ms): Take => ({
+export const manualEntry = (groove: Groove, bpm: Bpm, playedMs: Ms): Take => ({
   version: TAKE_VERSION,
   groove,
   passages: wholeOf(groove),

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { anyPlan, meterOf, oneLine, together } from '../testing/arbitrary';
 import { formOf, inTurn, type Plan } from '../form/form';
 import { cellsOfDivisions } from '../grid/cells';
+import { barLength, barStarts } from '../grid/meter';
 import type { Groove } from '../groove/groove';
 import { CLICK_PLANS } from '../time/clickPlan';
 import { CALL_WORD_MS, schedule } from './schedule';
@@ -11,7 +12,6 @@ import { GRACE_MS } from './strokes';
 import type { Schedule, TimedStroke } from './timed';
 import { beatOf } from '../groove/beat';
 import { add, compare, equal, exact, format, sub, toNumber } from '../time/fraction';
-import { barLength, barStarts } from '../grid/meter';
 import { runs } from '../testing/runs';
 
 const strokesOf = (plan: Plan) =>
@@ -296,6 +296,5 @@ test('a call is spoken from the bar line before, word after word; where a bar is
     ],
     unspoken: 0,
   });
-  // A bar of 4/4 at 320 would last 750 ms: two words fit, four do not.
-  expect(words(320)).toMatchObject({ unspoken: 4 });
+  expect(words(320)).toMatchObject({ unspoken: 4 }); // A bar of 750 ms: two words fit, four do not.
 });

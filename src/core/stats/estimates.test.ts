@@ -3,12 +3,12 @@ import {
   estimatedDifference,
   estimatedMean,
   estimatedShare,
-  estimatedSpread,
-  meanKnown,
+  standardDeviationInterval,
+  meanInterval,
   meanOf,
   medianOf,
   sdOf,
-  studentPoint,
+  tQuantile,
 } from './estimates';
 
 const rounded = ({ n, value, low, high }: ReturnType<typeof estimatedMean>) => [
@@ -35,26 +35,26 @@ test.each([
   [30, 2.042],
   [120, 1.98],
 ])('the 97.5 %% point of %i degrees of freedom is %f', (freedom, point) => {
-  expect(studentPoint(freedom)).toBeCloseTo(point, 2);
+  expect(tQuantile(freedom)).toBeCloseTo(point, 2);
 });
 
 describe('intervals in which a figure lies with 95 in 100', () => {
   test('of a mean that is known by its count, value and spread', () => {
-    expect(rounded(meanKnown(10, 5, 2))).toEqual([10, 5, 3.57, 6.43]);
-    expect(rounded(meanKnown(10, 5, 2, 0.6))).toEqual([10, 5, 2.14, 7.86]);
+    expect(rounded(meanInterval(10, 5, 2))).toEqual([10, 5, 3.57, 6.43]);
+    expect(rounded(meanInterval(10, 5, 2, 0.6))).toEqual([10, 5, 2.14, 7.86]);
     // Of few there is the value alone, of none nothing.
-    expect(rounded(meanKnown(2, 5, 2))).toEqual([2, 5, null, null]);
-    expect(rounded(meanKnown(3, 5, 2))).toEqual([3, 5, 0.03, 9.97]);
-    expect(rounded(meanKnown(0, 5, 2))).toEqual([0, null, null, null]);
-    expect(rounded(meanKnown(9, null, 2))).toEqual([9, null, null, null]);
-    expect(rounded(meanKnown(9, 5, null))).toEqual([9, 5, null, null]);
+    expect(rounded(meanInterval(2, 5, 2))).toEqual([2, 5, null, null]);
+    expect(rounded(meanInterval(3, 5, 2))).toEqual([3, 5, 0.03, 9.97]);
+    expect(rounded(meanInterval(0, 5, 2))).toEqual([0, null, null, null]);
+    expect(rounded(meanInterval(9, null, 2))).toEqual([9, null, null, null]);
+    expect(rounded(meanInterval(9, 5, null))).toEqual([9, 5, null, null]);
   });
 
   test('of a mean of values: wider where each goes with the one before, never narrower', () => {
     expect(rounded(estimatedMean([]))).toEqual([0, null, null, null]);
     const wide = (values: readonly number[]) => {
       const { low, high } = estimatedMean(values);
-      return (high! - low!) / ((2 * studentPoint(values.length - 1) * sdOf(values)) / Math.sqrt(values.length));
+      return (high! - low!) / ((2 * tQuantile(values.length - 1) * sdOf(values)) / Math.sqrt(values.length));
     };
     const turns = Array.from({ length: 20 }, (_, index) => (index % 2 ? 1 : -1));
     expect(wide(turns)).toBeCloseTo(1, 9);
@@ -69,15 +69,15 @@ describe('intervals in which a figure lies with 95 in 100', () => {
 
   test('of a spread, by chi-square', () => {
     // Tables: 19.02 and 2.70 of nine degrees of freedom.
-    const { low, high } = estimatedSpread(10, 5);
+    const { low, high } = standardDeviationInterval(10, 5);
     expect(
       [low! / (5 * Math.sqrt(9 / 19.02)), high! / (5 * Math.sqrt(9 / 2.7))].map((one) => Math.abs(one - 1) < 0.01),
     ).toEqual([true, true]);
-    expect(rounded(estimatedSpread(3, 5))).toEqual([3, null, null, null]);
-    expect(estimatedSpread(4, 5).value).toBe(5);
-    expect(estimatedSpread(4, 5, 2).value).toBeNull();
-    expect(estimatedSpread(9, null).value).toBeNull();
-    expect(estimatedSpread(12, 5, 3)).toMatchObject({ ...estimatedSpread(10, 5), n: 12 });
+    expect(rounded(standardDeviationInterval(3, 5))).toEqual([3, null, null, null]);
+    expect(standardDeviationInterval(4, 5).value).toBe(5);
+    expect(standardDeviationInterval(4, 5, 2).value).toBeNull();
+    expect(standardDeviationInterval(9, null).value).toBeNull();
+    expect(standardDeviationInterval(12, 5, 3)).toMatchObject({ ...standardDeviationInterval(10, 5), n: 12 });
   });
 
   test('of a share, by Wilson’s score, within 0 and 1', () => {

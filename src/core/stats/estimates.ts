@@ -32,7 +32,7 @@ const Z = 1.959964;
 const T_OF_FEW = [Infinity, 12.706, 4.303, 3.182, 2.776];
 
 /** Student's 97.5 % point, by the Cornish–Fisher expansion (Abramowitz & Stegun 26.7.5). */
-export function studentPoint(freedom: number): number {
+export function tQuantile(freedom: number): number {
   const few = T_OF_FEW[freedom];
   if (few !== undefined) return few;
   return (
@@ -50,9 +50,9 @@ const chiSquarePoint = (freedom: number, z: number): number =>
 const tooFew = (n: number): Estimate => ({ n, value: null, low: null, high: null });
 
 /** The interval of a mean that is known by its count, value and standard deviation. */
-export function meanKnown(n: number, mean: number | null, sd: number | null, tied = 0): Estimate {
+export function meanInterval(n: number, mean: number | null, sd: number | null, tied = 0): Estimate {
   if (n < FEWEST || mean === null || sd === null) return { ...tooFew(n), value: n ? mean : null };
-  const wide = (studentPoint(n - 1) * sd * Math.sqrt((1 + tied) / (1 - tied))) / Math.sqrt(n);
+  const wide = (tQuantile(n - 1) * sd * Math.sqrt((1 + tied) / (1 - tied))) / Math.sqrt(n);
   return { n, value: mean, low: mean - wide, high: mean + wide };
 }
 
@@ -62,11 +62,11 @@ export function meanKnown(n: number, mean: number | null, sd: number | null, tie
  */
 export function estimatedMean(values: readonly number[]): Estimate {
   const n = values.length;
-  return n ? meanKnown(n, meanOf(values), sdOf(values), tieOf(values)) : tooFew(0);
+  return n ? meanInterval(n, meanOf(values), sdOf(values), lag1Autocorrelation(values)) : tooFew(0);
 }
 
 /** How far each value goes with the one before, from 0 to 0.6, drawn towards 0 where there are few. */
-function tieOf(values: readonly number[]): number {
+function lag1Autocorrelation(values: readonly number[]): number {
   const mean = meanOf(values);
   let [along, all] = [0, 0];
   for (const [index, value] of values.entries()) {
@@ -78,7 +78,7 @@ function tieOf(values: readonly number[]): number {
 }
 
 /** A standard deviation round `freedom` fewer values than there are, with its interval by chi-square. */
-export function estimatedSpread(n: number, sd: number | null, lost = 1): Estimate {
+export function standardDeviationInterval(n: number, sd: number | null, lost = 1): Estimate {
   const freedom = n - lost;
   if (n < FEWEST + lost || sd === null) return tooFew(n);
   return {
@@ -105,6 +105,6 @@ export function estimatedDifference(of: readonly number[], from: readonly number
   const [a, b] = [sdOf(of) ** 2 / of.length, sdOf(from) ** 2 / from.length];
   const difference = meanOf(of) - meanOf(from);
   const freedom = a + b ? (a + b) ** 2 / (a ** 2 / (of.length - 1) + b ** 2 / (from.length - 1)) : n;
-  const wide = studentPoint(Math.max(1, Math.floor(freedom))) * Math.sqrt(a + b);
+  const wide = tQuantile(Math.max(1, Math.floor(freedom))) * Math.sqrt(a + b);
   return { n: of.length + from.length, value: difference, low: difference - wide, high: difference + wide };
 }

@@ -1,5 +1,5 @@
 /** What belongs together by a key, in the order in which it came. */
-export function grouped<T, K>(all: readonly T[], keyOf: (one: T) => K): Map<K, T[]> {
+export function groupBy<T, K>(all: readonly T[], keyOf: (one: T) => K): Map<K, T[]> {
   const groups = new Map<K, T[]>();
   for (const one of all) {
     const group = groups.get(keyOf(one));

@@ -1,7 +1,7 @@
 import type { Ms } from '../time/units';
 
 /** The index of the first of sorted times that is not before a moment; their number where all are. */
-export function firstFrom(sorted: readonly Ms[], ms: Ms): number {
+export function lowerBound(sorted: readonly Ms[], ms: Ms): number {
   let [low, high] = [0, sorted.length];
   while (low < high) {
     const middle = (low + high) >> 1;

@@ -61,13 +61,13 @@ export function fit(
       information = square(wanted);
       const target = new Array<number>(wanted).fill(0);
       for (const [limb, line] of lines.entries())
-        gather({ errors, rest, columns }, line, tied[limb]!, scale[limb]!, { information, target });
+        accumulateNormalEquations({ errors, rest, columns }, line, tied[limb]!, scale[limb]!, { information, target });
       solveInto(information, target, size);
       rest.set(errors);
-      for (const [each, column] of columns.entries()) takeOff(rest, column, size[each]!);
+      for (const [each, column] of columns.entries()) subtractColumn(rest, column, size[each]!);
     }
     for (const [limb, line] of lines.entries()) {
-      tied[limb] = tieOf(rest, line, scale[limb]!);
+      tied[limb] = lag1Autocorrelation(rest, line, scale[limb]!);
       const found = scaleOf(rest, line, tied[limb], scale[limb]!, believed(limb));
       scale[limb] = Math.max(LEAST_SPREAD, uneven.has(limb) ? found : Math.min(MOST_SPREAD, found));
     }
@@ -81,7 +81,7 @@ export function fit(
   return { size, unsure, logLikelihood, spread: scale.map((one) => one / SCALE) };
 }
 
-function takeOff(rest: Float64Array, column: Float64Array, size: number): void {
+function subtractColumn(rest: Float64Array, column: Float64Array, size: number): void {
   for (let stroke = 0; stroke < rest.length; stroke++) rest[stroke]! -= size * column[stroke]!;
 }
 
@@ -95,7 +95,7 @@ function apart(values: Float64Array, line: Int32Array, place: number, tie: numbe
 }
 
 /** What belongs to a limb's strokes in the equations of weighted least squares. */
-function gather(
+function accumulateNormalEquations(
   { errors, rest, columns }: { errors: Float64Array; rest: Float64Array; columns: readonly Float64Array[] },
   line: Int32Array,
   tie: number,
@@ -140,7 +140,7 @@ function likelihood(rest: Float64Array, line: Int32Array, tie: number, own: numb
 }
 
 /** How far each error of a limb goes with the one before, shrunk where few were heard. */
-function tieOf(rest: Float64Array, line: Int32Array, scale: number): number {
+function lag1Autocorrelation(rest: Float64Array, line: Int32Array, scale: number): number {
   const clip = (stroke: number) => Math.max(-3 * scale, Math.min(3 * scale, rest[stroke]!));
   let [with_, squares] = [0, 0];
   for (let place = 0; place < line.length; place++) {

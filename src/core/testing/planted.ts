@@ -5,7 +5,7 @@ import { normal } from '../random';
 import { schedule } from '../schedule/schedule';
 import type { Schedule, TimedStroke } from '../schedule/timed';
 import type { Level } from '../limits';
-import { grouped } from '../stats/groupBy';
+import { groupBy } from '../stats/groupBy';
 import { WANDERS_DB } from '../judging/faults/loudness';
 import { format } from '../time/fraction';
 import type { Ms } from '../time/units';
@@ -62,7 +62,7 @@ export function faultIn(
   };
   const placeOf = (stroke: TimedStroke) => `${stroke.limb} ${stroke.bar} ${format(stroke.written)}`;
   const place = placeOf(pick(due));
-  const limbsAt = grouped(due, ({ ms }) => Math.round(ms));
+  const limbsAt = groupBy(due, ({ ms }) => Math.round(ms));
   const isTogether = ({ ms, role }: TimedStroke) =>
     role === 'main' && new Set(limbsAt.get(Math.round(ms))!.map((one) => one.limb)).size > 1;
   const isOff = (stroke: TimedStroke) => !isOnCount(take.groove, stroke.bar, stroke.written);

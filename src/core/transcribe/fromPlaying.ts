@@ -10,7 +10,7 @@ import { fail, ok, problem, type Result } from '../result';
 import { add, compare, equal, format, frac, mul, type WholeNotes } from '../time/fraction';
 import type { Swing } from '../time/swing';
 import type { Ms } from '../time/units';
-import { countsInRun, readAsPlayed, type Reading, type RunCount, type Timed } from './gridPlayed';
+import { countsInRun, quantise, type Reading, type RunCount, type Timed } from './gridPlayed';
 
 /** What was played to the click over the bars of a groove, and at which beat of it. */
 export interface Played {
@@ -74,7 +74,7 @@ export function grooveFromPlaying({ groove, rounds, hits }: Played): Result<From
     return fail(problem('nothing-played', 'Nothing was played after the count-in.', 'Play when the bar begins.'));
 
   // Twice: once to see how late and how even the player is as a whole, and once with that known.
-  let reading = readAsPlayed(inTime, counts, { shift: 0, spread: 18 });
+  let reading = quantise(inTime, counts, { shift: 0, spread: 18 });
   for (let again = 0; again < 2; again++) {
     const errors = reading.strokes.map(({ error }) => error).sort((a, b) => a - b);
     const shift = reading.shift + errors[Math.floor(errors.length / 2)]!;
@@ -82,7 +82,7 @@ export function grooveFromPlaying({ groove, rounds, hits }: Played): Result<From
     const apart = errors.map((error) => Math.abs(error - middle)).sort((a, b) => a - b);
     // 1.4826 times the median distance from the median is the spread of a normal distribution.
     const spread = Math.min(MOST_SPREAD, Math.max(LEAST_SPREAD, 1.4826 * apart[Math.floor(apart.length / 2)]!));
-    reading = readAsPlayed(inTime, counts, { shift, spread });
+    reading = quantise(inTime, counts, { shift, spread });
   }
   return ok(laid(groove, rounds, counts, reading));
 }

@@ -4,7 +4,7 @@ import type { Groove } from '../groove/groove';
 import { normal, randomFrom } from '../random';
 import { meterOf } from '../testing/arbitrary';
 import { pinnedLines } from '../testing/pinned';
-import { countsInRun, readAsPlayed, type Timed } from './gridPlayed';
+import { countsInRun, quantise, type Timed } from './gridPlayed';
 
 /** How strokes are read into grids and feels: what is chosen, what comes near, and how far off each stroke is. */
 
@@ -74,7 +74,7 @@ describe('what was struck is read', () => {
   test.each(Object.entries(PLAYED))('%s', (_, [shares, feel, meters = ['4/4'], more]) => {
     const groove = bars(...meters);
     const hits = struck(groove, shares, more);
-    const { strokes, ...reading } = readAsPlayed(hits, countsInRun(groove), { shift: more?.late ?? 0, spread: 10 });
+    const { strokes, ...reading } = quantise(hits, countsInRun(groove), { shift: more?.late ?? 0, spread: 10 });
     expect(reading.ratio ?? 'straight').toBe(feel);
     expect(pinnedLines([reading, ...strokes])).toMatchSnapshot();
   });

@@ -99,7 +99,7 @@ const FEELS: { value: Swing['value']; ratio: string | undefined }[] = [
 ];
 
 /** Reads the strokes as each feel has them, and takes the one that explains them best. */
-export function readAsPlayed(
+export function quantise(
   strokes: readonly Timed[],
   counts: readonly RunCount[],
   { shift, spread }: { shift: Ms; spread: Ms },

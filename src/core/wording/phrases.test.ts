@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
 import { SCHOOLS } from '../counting/schools';
 import type { Practice } from '../documents/verdict';
-import { firstFrom } from '../stats/lowerBound';
-import { grouped } from '../stats/groupBy';
+import { lowerBound } from '../stats/lowerBound';
+import { groupBy } from '../stats/groupBy';
 import { countsInWords, judgedPlaceInWords, opening, stepInWords } from './phrases';
 
 test('counts, in halves and tenths', () => {
@@ -40,12 +40,12 @@ test('what comes next, and how a sentence begins', () => {
 
 test('the first of sorted times that is not before a moment', () => {
   const times = [1, 3, 3, 8];
-  expect([0, 1, 2, 3, 4, 8, 9].map((ms) => firstFrom(times, ms))).toEqual([0, 0, 1, 1, 3, 3, 4]);
-  expect(firstFrom([], 5)).toBe(0);
+  expect([0, 1, 2, 3, 4, 8, 9].map((ms) => lowerBound(times, ms))).toEqual([0, 0, 1, 1, 3, 3, 4]);
+  expect(lowerBound([], 5)).toBe(0);
 });
 
 test('what belongs together, in the order in which it came', () => {
-  expect([...grouped(['b1', 'a1', 'b2'], (one) => one[0])]).toEqual([
+  expect([...groupBy(['b1', 'a1', 'b2'], (one) => one[0])]).toEqual([
     ['b', ['b1', 'b2']],
     ['a', ['a1']],
   ]);

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { FaultName } from '../documents/verdict';
 import type { Limb } from '../groove/limbs';
 import type { Figures } from '../judging/types/figures';
-import { goodOf } from './strengths';
+import { strengths } from './strengths';
 import type { Judgement } from '../judging/types/judgement';
 
 /** What is praised, on both sides of what has to bear it out. */
@@ -24,7 +24,7 @@ interface Told {
   limb?: Limb;
 }
 const told = ({ byLimb = [], about = 'limb', limb, ...more }: Told, report: 'figures' | 'plain words' = 'figures') =>
-  goodOf(
+  strengths(
     {
       figures: figures(more.figures),
       byLimb: byLimb.map((one) => ({ ...figures(), ...one })),

@@ -10,7 +10,7 @@ const OF_A_LIMB = 8;
 const MOST = 2;
 
 /** What was good about a take, as facts that its own figures bear out; nothing where there is nothing to say. */
-export function goodOf({ figures, byLimb, toleranceMs, verdict }: Judgement, report: ReportWords): string[] {
+export function strengths({ figures, byLimb, toleranceMs, verdict }: Judgement, report: ReportWords): string[] {
   const facts: string[] = [];
   const { matched, missed, extra, tempoDriftPercent } = figures;
   if (matched >= BORNE_OUT && missed === 0 && extra === 0)

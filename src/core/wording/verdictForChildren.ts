@@ -6,7 +6,11 @@ import { countsInWords, judgedPlaceInWords, opening, stepInWords } from './phras
  * What a verdict says in words that a nine-year-old understands: no milliseconds, no decibels, no percent. How far off
  * something was is said against what passes at the level.
  */
-export function plainly(fault: FaultFound, practise: Practice, school: School): [say: string, evidence: string] {
+export function verdictForChildren(
+  fault: FaultFound,
+  practise: Practice,
+  school: School,
+): [say: string, evidence: string] {
   const { about, numbers, limb, place } = fault;
   const n = (name: string) => numbers[name] ?? 0;
   const by = (of: number) => `${howFar(of, n('toleranceMs'))} too ${of > 0 ? 'late' : 'early'}`;

@@ -2,7 +2,7 @@ import type { School } from '../counting/schools';
 import type { FaultFound, Practice, ReportWords, Verdict } from '../documents/verdict';
 import type { ClickPlanName } from '../time/clickPlan';
 import type { Ms } from '../time/units';
-import { plainly } from './verdictForChildren';
+import { verdictForChildren } from './verdictForChildren';
 import { countsInWords, judgedPlaceInWords, opening, stepInWords } from './phrases';
 
 /** A verdict as it is read: what to fix, what that rests on, and what to practise. */
@@ -21,7 +21,7 @@ const lateOrEarly = (value: Ms) => (value > 0 ? 'late' : 'early');
 export function verdictInWords(verdict: Verdict, school: School, report: ReportWords = 'figures'): VerdictInWords {
   const { practise, next } = verdict;
   const said = (fault: FaultFound) =>
-    report === 'figures' ? sayAndEvidence(fault, practise, school) : plainly(fault, practise, school);
+    report === 'figures' ? sayAndEvidence(fault, practise, school) : verdictForChildren(fault, practise, school);
   const [say, evidence] = said(verdict);
   return {
     say,

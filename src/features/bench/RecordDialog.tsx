@@ -29,7 +29,7 @@ import { FIGURE_FONT } from '@/ui/theme';
 import { feelInWords } from '@/ui/words/grooves';
 import { tempoInWords } from '@/ui/words/figures';
 import { plural } from '@/ui/words/text';
-import { Doubts } from './Doubts';
+import { PlayabilityWarnings } from './PlayabilityWarnings';
 import { useRecording } from './useRecording';
 
 interface RecordDialogProps {
@@ -135,7 +135,7 @@ export function RecordDialog({ groove, bar, school, onTake, onClose }: RecordDia
                 }
               />
             )}
-            <Doubts
+            <PlayabilityWarnings
               groove={shown}
               heard={heard}
               decisions={decisions}

@@ -1,6 +1,6 @@
 import type { Clock } from '@/core/documents/settings';
 import { spreadsOfMany, swingByTempo, switchesOfMany } from '@/core/plan/studentFigures';
-import { grouped } from '@/core/stats/groupBy';
+import { groupBy } from '@/core/stats/groupBy';
 import { rateInWords, switchInWords } from '@/core/wording/figuresInWords';
 import type { ChartData } from '@/server/charts';
 import { shortDateInWords } from '@/ui/words/dates';
@@ -69,7 +69,7 @@ const reached = (now: ChartData, before: ChartData | undefined, clock: Clock): C
   acrossName: 'Week from',
   shape: 'lines',
   series: both(now, before, ({ weeks, reached: all }) =>
-    [...grouped(all, ({ title }) => title)].flatMap(([title, rows]): Series[] => {
+    [...groupBy(all, ({ title }) => title)].flatMap(([title, rows]): Series[] => {
       const at = new Map(rows.map((row) => [row.week, row.reached]));
       const goal = rows.at(-1)!.goal;
       return [
@@ -87,7 +87,7 @@ const spread = (now: ChartData, before: ChartData | undefined, clock: Clock): Ch
   acrossName: 'Week from',
   shape: 'lines',
   series: both(now, before, ({ weeks, takes }) => {
-    const byWeek = grouped(takes, ({ week }) => week);
+    const byWeek = groupBy(takes, ({ week }) => week);
     const figures = weeks.map(({ week }) => spreadsOfMany(byWeek.get(week) ?? []));
     const rates = [...new Set(figures.flatMap((all) => all.map(({ of }) => of)))].sort((a, b) => Number(a) - Number(b));
     return rates.map((rate) => ({

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Delay } from '@/core/documents/ears';
 import { sentence } from '@/core/result';
-import { playedAlong } from '@/core/judging/align/measureLatency';
+import { measureLatency } from '@/core/judging/align/measureLatency';
 import type { Ms } from '@/core/time/units';
 import type { Strike } from '@/sound/inputs/input';
 import { Player } from '@/sound/player';
@@ -45,7 +45,7 @@ export function usePlayAlong(onMeasured: (delay: Delay) => void) {
       timer.current = setTimeout(() => {
         setPlaying(undefined);
         player.current?.stop();
-        const delay = playedAlong(strokes.current ?? [], clicksMs);
+        const delay = measureLatency(strokes.current ?? [], clicksMs);
         strokes.current = undefined;
         if (delay.ok) onMeasured(delay.value);
         else setSay(sentence(delay.problems[0]!));

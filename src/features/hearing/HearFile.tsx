@@ -11,7 +11,7 @@ import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { readGroove, type GrooveJson } from '@/core/documents/groove';
-import { onGroove, tempoHeard } from '@/core/hearing/take/alignToGroove';
+import { alignToGroove, tempoHeard } from '@/core/hearing/take/alignToGroove';
 import { FASTEST, SLOWEST } from '@/core/limits';
 import { useEars } from '@/sound/inputs/ears';
 import { Page } from '@/ui/Page';
@@ -37,7 +37,7 @@ const NONE = 'none';
 /** What Mochila hears in a file: every stroke, and on a groove where each of them fell; kept where one wants that. */
 export function HearFile({ reader, playerId, tolerance, library, chosen }: HearFileProps) {
   const router = useRouter();
-  const { hearing, hearFile, hearTake, hearAgain, sound, stop } = useHearing();
+  const { hearing, hearFile, transcribeTake, hearAgain, sound, stop } = useHearing();
   const [ears] = useEars();
   const kit = ears.microphone?.kit;
   const [isOnKit, setOnKit] = useState(false);
@@ -50,7 +50,7 @@ export function HearFile({ reader, playerId, tolerance, library, chosen }: HearF
   const bpm = tempo.of === chosen?.id ? tempo.bpm : (groove?.tempo ?? tempo.bpm);
   const heard = hearing.kind === 'heard' ? hearing.heard : undefined;
   const laid = useMemo(
-    () => groove && heard && onGroove(groove, bpm, heard.strokes, heard.lengthMs),
+    () => groove && heard && alignToGroove(groove, bpm, heard.strokes, heard.lengthMs),
     [groove, heard, bpm],
   );
   const other = useMemo(() => groove && heard && tempoHeard(groove, bpm, heard.strokes), [groove, heard, bpm]);
@@ -96,7 +96,10 @@ export function HearFile({ reader, playerId, tolerance, library, chosen }: HearF
             />
           )}
           {groove && (
-            <Button variant="outlined" onClick={() => hearTake(kitTake(groove, bpm), 'the simulated kit’s take', 4)}>
+            <Button
+              variant="outlined"
+              onClick={() => transcribeTake(kitTake(groove, bpm), 'the simulated kit’s take', 4)}
+            >
               Let the simulated kit play it
             </Button>
           )}

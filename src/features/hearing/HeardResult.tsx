@@ -4,7 +4,7 @@ import type { Tolerance } from '@/core/judging/types/figures';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { onGroove } from '@/core/hearing/take/alignToGroove';
+import type { alignToGroove } from '@/core/hearing/take/alignToGroove';
 import type { Expected } from '@/core/hearing/kit/scoreSurfaces';
 import { sentence } from '@/core/result';
 import type { TakeSound } from '@/sound/recordings/takeSound';
@@ -22,7 +22,7 @@ interface HeardResultProps {
   heard: Heard;
   from: From;
   /** What was heard, laid on a groove; undefined where none is chosen. */
-  laid?: ReturnType<typeof onGroove>;
+  laid?: ReturnType<typeof alignToGroove>;
   hearAgain: (expected: readonly Expected[]) => Promise<HeardAgain | undefined>;
   sound: () => Promise<Pick<TakeSound, 'samples' | 'sampleRate'> | undefined> | undefined;
   reader: Reader;

@@ -2,8 +2,8 @@ import { expose, transfer } from 'comlink';
 import type { KitJson } from '@/core/documents/ears';
 import type { Take } from '@/core/documents/take';
 import {
-  aboutRecording,
-  couldBeHeard,
+  recordingQuality,
+  isAudible,
   findStrokes,
   type AboutRecording,
   type HeardStroke,
@@ -11,7 +11,7 @@ import {
 } from '@/core/hearing/index';
 import type { Expected } from '@/core/hearing/kit/scoreSurfaces';
 import { kitOf } from '@/core/hearing/kit/kitJson';
-import { madeEar } from '@/core/simulate/syntheticKitModel';
+import { syntheticKitModel } from '@/core/simulate/syntheticKitModel';
 import { outlineOf } from '@/core/hearing/dsp/outline';
 import type { KnownKit } from '@/core/hearing/take/limbForSurface';
 import { LONGEST_KEPT_MS } from '@/core/limits';
@@ -42,7 +42,7 @@ function hear(samples: Float32Array, sampleRate: number, onShare: (share: number
   return {
     strokes: findStrokes(samples, sampleRate, { onShare, ...(kit && { kit }) }),
     lengthMs: (1000 * samples.length) / sampleRate,
-    sound: { about: aboutRecording(samples, sampleRate), outline: outlineOf(samples, sampleRate) },
+    sound: { about: recordingQuality(samples, sampleRate), outline: outlineOf(samples, sampleRate) },
     ...(kit && { kit: { surfaces: kit.surfaces.map(({ surface, loudestDb }) => ({ surface, loudestDb })) } }),
   };
 }
@@ -75,17 +75,17 @@ function hearAgain(expected: readonly Expected[]): HeardAgain {
   if (!kit) return { strokes: findStrokes(samples, sampleRate, { expected }) };
   return {
     strokes: findStrokes(samples, sampleRate, { expected, kit }),
-    could: couldBeHeard(samples, sampleRate, kit, expected),
+    could: isAudible(samples, sampleRate, kit, expected),
   };
 }
 
 /** A take of the simulated kit as a recording, heard; the kit was heard surface by surface before. */
-function hearTake(take: Take, seed: number, onShare: (share: number) => void): Heard {
-  const { setting, kit } = madeEar(take.groove, seed, KIT_RATE);
+function transcribeTake(take: Take, seed: number, onShare: (share: number) => void): Heard {
+  const { setting, kit } = syntheticKitModel(take.groove, seed, KIT_RATE);
   return hear(soundOfTake(take, setting).samples, KIT_RATE, onShare, kit);
 }
 
-const worker = { hearFile, hearAgain, hearTake, sound };
+const worker = { hearFile, hearAgain, transcribeTake, sound };
 export type HearWorker = typeof worker;
 
 expose(worker);

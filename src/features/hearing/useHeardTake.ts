@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Take } from '@/core/documents/take';
-import { withHits, withUnheard, type onGroove } from '@/core/hearing/take/alignToGroove';
+import { withHits, withUnheard, type alignToGroove } from '@/core/hearing/take/alignToGroove';
 import { hitsOf, limbsHeard } from '@/core/hearing/take/limbForSurface';
 import type { Expected } from '@/core/hearing/kit/scoreSurfaces';
 import type { TakeSound } from '@/sound/recordings/takeSound';
@@ -11,7 +11,7 @@ interface Asked {
   heard: Heard;
   from: From;
   /** What was heard, laid on a groove; undefined where none is chosen. */
-  laid?: ReturnType<typeof onGroove>;
+  laid?: ReturnType<typeof alignToGroove>;
   hearAgain: (expected: readonly Expected[]) => Promise<HeardAgain | undefined>;
   sound: () => Promise<Pick<TakeSound, 'samples' | 'sampleRate'> | undefined> | undefined;
 }

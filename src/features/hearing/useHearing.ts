@@ -82,10 +82,10 @@ export function useHearing() {
         }),
       [work],
     ),
-    hearTake: useCallback(
+    transcribeTake: useCallback(
       (take: Take, name: string, seed: number) =>
         work(name, { struckBy: 'kit', playedAt: new Date() }, (remote, onShare) =>
-          remote.hearTake(take, seed, onShare),
+          remote.transcribeTake(take, seed, onShare),
         ),
       [work],
     ),

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { onClock } from '@/core/plan/agenda';
-import { grouped } from '@/core/stats/groupBy';
+import { groupBy } from '@/core/stats/groupBy';
 import type { AgendaEntry, TimeRow } from '@/server/lessonTimes';
 import { EmptyState } from '@/ui/EmptyState';
 import { Page } from '@/ui/Page';
@@ -33,7 +33,7 @@ const everyInWords = (rule: string) => {
 
 /** A week of lessons, the times they come round, and the days on which there are none. */
 export function WeekPage({ entries, week, today, times, students, holidays, clock, isOwner }: WeekPageProps) {
-  const days = grouped(entries, ({ startsAt }) => onClock(startsAt, clock.timeZone).day);
+  const days = groupBy(entries, ({ startsAt }) => onClock(startsAt, clock.timeZone).day);
   return (
     <Page
       title="Lessons"

@@ -4,7 +4,7 @@ import { limbsIn } from '@/core/groove/kit';
 import type { Limb } from '@/core/groove/limbs';
 import type { Ms } from '@/core/time/units';
 import { MOST_HITS } from '@/core/limits';
-import { earsHere, mainListener } from '@/sound/inputs/ears';
+import { inputSettings, mainListener } from '@/sound/inputs/ears';
 import type { Strike } from '@/sound/inputs/input';
 import { SKIPPED_MS, useMicrophone } from '@/sound/inputs/microphone/useMicrophone';
 import type { Bead } from '@/ui/strip/beads';
@@ -60,7 +60,7 @@ export function useAttempt(options: AttemptOptions) {
   const room = useRoom();
   const { phase } = room.state;
   const judging = useJudge();
-  const judgeApart = useJudgeApart(Boolean(options.onRound));
+  const judgeInWorker = useJudgeApart(Boolean(options.onRound));
   const [beads, setBeads] = useState<Bead[]>([]);
   const [struck, setStruck] = useState<{ limb: Limb; count: number }>();
   const performance_ = useRef<Performance>(undefined);
@@ -160,7 +160,7 @@ export function useAttempt(options: AttemptOptions) {
         const [trouble] = troublesOf(heard.about, heard.take.hits.length);
         const say = heard.skippedMs > SKIPPED_MS ? LOST.skipped : trouble;
         // At rest it listens on where four strokes may begin the next take.
-        if (earsHere().startsByFour) await microphone.begin(ending.unheard);
+        if (inputSettings().startsByFour) await microphone.begin(ending.unheard);
         return { take: ending.takenAsHeard(heard.take), say, sound: heard.sound };
       } catch {
         return { take: live, say: LOST.recording };
@@ -171,7 +171,7 @@ export function useAttempt(options: AttemptOptions) {
   const start = useCallback(
     async (settings: RoomSettings, piece: Piece = latest.current.piece) => {
       const { dispatch } = latest.current;
-      const input = mainListener(earsHere().listens) ?? 'nothing';
+      const input = mainListener(inputSettings().listens) ?? 'nothing';
       const isRecorded = input === 'microphone' && settings.who === 'me';
       dispatch({ type: 'starting' });
       setBeads([]);
@@ -215,7 +215,7 @@ export function useAttempt(options: AttemptOptions) {
         const ended = done;
         done = playing.roundsDone;
         void latest.current.onRound(
-          () => judgeApart(playing.roundPlayed(ended), latest.current.tolerance),
+          () => judgeInWorker(playing.roundPlayed(ended), latest.current.tolerance),
           (wanted) => void playing.follow(wanted),
         );
       }
@@ -224,7 +224,7 @@ export function useAttempt(options: AttemptOptions) {
     };
     let request = requestAnimationFrame(frame);
     return () => cancelAnimationFrame(request);
-  }, [phase, finish, player, judgeApart]);
+  }, [phase, finish, player, judgeInWorker]);
 
   /** Takes up what is set while it plays, on the next bar line. */
   const follow = useCallback((wanted: Followed) => void performance_.current?.follow(wanted), []);
@@ -234,7 +234,7 @@ export function useAttempt(options: AttemptOptions) {
     const { piece, dispatch } = latest.current;
     try {
       await withPlayer((open) => open.prepare(Object.values(voicesOf(piece))));
-      if (mainListener(earsHere().listens) !== 'microphone') return;
+      if (mainListener(inputSettings().listens) !== 'microphone') return;
       await microphone.open();
       await microphone.begin({ groove: piece.groove, task: limbsIn(piece.groove) });
     } catch (error) {

@@ -1,7 +1,7 @@
 import type { Take } from '@/core/documents/take';
 import { WavWriter } from '@/core/format/audio/wav';
-import { hearTake } from '@/core/hearing/take/heardTake';
-import { madeEar } from '@/core/simulate/syntheticKitModel';
+import { transcribeTake } from '@/core/hearing/take/transcribeTake';
+import { syntheticKitModel } from '@/core/simulate/syntheticKitModel';
 import type { SoundKind } from '@/core/limits';
 import { soundOfTake } from '@/core/simulate/takeAsSound';
 import type { Ms } from '@/core/time/units';
@@ -25,10 +25,10 @@ export interface HeardTake {
  * out is what was heard, not what was played.
  */
 export function heard(played: Take, seed: number): HeardTake {
-  const { setting, kit } = madeEar(played.groove, seed, RATE);
+  const { setting, kit } = syntheticKitModel(played.groove, seed, RATE);
   const { samples, firstBarMs } = soundOfTake(played, setting);
   const empty: Take = { ...played, input: 'microphone', hits: [] };
-  const { take } = hearTake(empty, { samples, sampleRate: RATE, firstBarMs }, { kit, delayMs: 0 });
+  const { take } = transcribeTake(empty, { samples, sampleRate: RATE, firstBarMs }, { kit, delayMs: 0 });
   const wav = new WavWriter(samples.length >> 1, KEPT_RATE);
   // The mean of neighbours: what lies above half the rate is little, and this is its filter.
   wav.add(

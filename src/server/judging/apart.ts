@@ -94,5 +94,5 @@ export class JudgeApart {
 let apart: JudgeApart | undefined;
 
 /** Judges a take beside the web server; throws `Busy` when too many wait. */
-export const judgeApart = (take: unknown, tolerance: Tolerance): Promise<Result<JudgedTake>> =>
+export const judgeInWorker = (take: unknown, tolerance: Tolerance): Promise<Result<JudgedTake>> =>
   (apart ??= new JudgeApart(path.join(process.cwd(), 'build', 'judge.mjs'))).judge(take, tolerance);

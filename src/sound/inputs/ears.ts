@@ -9,7 +9,7 @@ const listeners = new Set<() => void>();
 let known: { text: string | null; ears: Ears } = { text: null, ears: FIRST_EARS };
 
 /** What listens belongs to the device, so it is kept in this browser and not with the person. */
-export function earsHere(): Ears {
+export function inputSettings(): Ears {
   const text = localStorage.getItem(STORED);
   if (text !== known.text) known = { text, ears: parsed(text) };
   return known.ears;
@@ -36,9 +36,9 @@ function subscribe(listener: () => void): () => void {
 
 /** What listens on this device, and a way to change some of it. */
 export function useEars(): [Ears, (change: Partial<Ears>) => void] {
-  const ears = useSyncExternalStore(subscribe, earsHere, () => FIRST_EARS);
+  const ears = useSyncExternalStore(subscribe, inputSettings, () => FIRST_EARS);
   const change = useCallback((wanted: Partial<Ears>) => {
-    localStorage.setItem(STORED, JSON.stringify({ ...earsHere(), ...wanted }));
+    localStorage.setItem(STORED, JSON.stringify({ ...inputSettings(), ...wanted }));
     for (const listener of listeners) listener();
   }, []);
   return [ears, change];

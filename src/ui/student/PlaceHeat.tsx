@@ -6,7 +6,7 @@ import { countedInWords } from '@/core/counting/placeInWords';
 import { syllable, type School } from '@/core/counting/schools';
 import { LIMBS } from '@/core/groove/limbs';
 import type { PlaceOfMany } from '@/core/plan/studentFigures';
-import { grouped } from '@/core/stats/groupBy';
+import { groupBy } from '@/core/stats/groupBy';
 import { lateOrEarly } from '../words/figures';
 import { opening } from '../words/text';
 
@@ -24,7 +24,7 @@ const partsInWords = (parts: number) => (parts === 1 ? 'on the counts' : `${part
 /** Error by place of the count over all takes: late in one colour, early in another, the figure in each cell. */
 export function PlaceHeat({ places, school }: PlaceHeatProps) {
   const grids = [
-    ...grouped(
+    ...groupBy(
       places.filter(({ counts }) => counts === 1),
       ({ parts }) => parts,
     ),

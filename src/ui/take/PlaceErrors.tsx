@@ -8,7 +8,7 @@ import type { School } from '@/core/counting/schools';
 import type { Take } from '@/core/documents/take';
 import { LIMBS } from '@/core/groove/limbs';
 import type { Judgement, PlaceFigures } from '@/core/judging/types/judgement';
-import { meanKnown, type Estimate } from '@/core/stats/estimates';
+import { meanInterval, type Estimate } from '@/core/stats/estimates';
 import { barsDrawn } from '../strip/drawn';
 import { barsPerRow, percentOfStroke, SHADE_LEAD, SIZES, THREAD, type DrawnBar } from '../strip/layout';
 import { useWidth } from '../strip/useWidth';
@@ -86,7 +86,7 @@ function shownOf({ byPlace, strokes }: Judgement, isBeside: boolean): Shown[] {
     place,
     isBeside,
     audibleMs: audible.get(key(place)) ?? 6,
-    ...meanKnown(place.matched, place.meanErrorMs, place.sdErrorMs),
+    ...meanInterval(place.matched, place.meanErrorMs, place.sdErrorMs),
   }));
 }
 

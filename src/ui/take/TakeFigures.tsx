@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { meanKnown, estimatedSpread, type Estimate } from '@/core/stats/estimates';
+import { meanInterval, standardDeviationInterval, type Estimate } from '@/core/stats/estimates';
 import type { Judgement } from '@/core/judging/types/judgement';
 import type { ReportWords } from '@/core/documents/verdict';
 import { driftInWords, inMs, lateOrEarly } from '../words/figures';
@@ -35,8 +35,8 @@ function inFigures(judgement: Judgement): FigureTileProps[] {
   const { figures, toleranceMs } = judgement;
   const { matched, meanErrorMs, sdErrorMs, sdAroundTrendMs, tempoDriftPercent } = figures;
   const strokes = `${matched} strokes`;
-  const mean = meanKnown(matched, meanErrorMs, sdErrorMs);
-  const spread = estimatedSpread(matched, sdErrorMs);
+  const mean = meanInterval(matched, meanErrorMs, sdErrorMs);
+  const spread = standardDeviationInterval(matched, sdErrorMs);
   return [
     {
       name: 'Where the take sits',

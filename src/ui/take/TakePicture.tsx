@@ -11,7 +11,7 @@ import { useMemo, useState, type Ref } from 'react';
 import type { School } from '@/core/counting/schools';
 import type { Take } from '@/core/documents/take';
 import type { Judgement } from '@/core/judging/types/judgement';
-import { blamedIn } from '@/core/judging/verdict/notesOfFault';
+import { notesOfFault } from '@/core/judging/verdict/notesOfFault';
 import { barsBySection } from '@/core/judging/report/chartFigures';
 import {
   beadsIn,
@@ -43,7 +43,7 @@ export function TakePicture({ take, judgement, school, handle, marked, onBead }:
   const widen = widened ? WIDENED : 1;
   const all = useMemo(() => beadsOf(judgement, widen), [judgement, widen]);
   const bands = useMemo(() => unheardBands(judgement, widen), [judgement, widen]);
-  const frames = useMemo(() => blamedFrames(judgement, blamedIn(take, judgement), widen), [take, judgement, widen]);
+  const frames = useMemo(() => blamedFrames(judgement, notesOfFault(take, judgement), widen), [take, judgement, widen]);
   const barNames = useMemo(() => barsBySection(take), [take]);
   const rounds = useMemo(() => 1 + all.reduce((last, { round }) => Math.max(last, round), 0), [all]);
   const choices = useMemo(() => roundsToShow(rounds), [rounds]);

@@ -6,7 +6,7 @@ import { useMemo, type ReactNode } from 'react';
 import type { School } from '@/core/counting/schools';
 import { exercisesPlayed, type Take } from '@/core/documents/take';
 import type { FigureKind, TakeFigure } from '@/core/documents/takeFigures';
-import { goodOf } from '@/core/wording/strengths';
+import { strengths } from '@/core/wording/strengths';
 import type { Judgement } from '@/core/judging/types/judgement';
 import { figuresOfTake, tempoCurve } from '@/core/judging/report/takeFigures';
 import type { ReportWords } from '@/core/documents/verdict';
@@ -54,7 +54,7 @@ export function TakeReport({
       verdict={judgement.verdict}
       school={school}
       report={report}
-      good={goodOf(judgement, report)}
+      good={strengths(judgement, report)}
       action={action}
     />
   );

@@ -1,4 +1,4 @@
-import type { Delay, Told } from '@/core/documents/ears';
+import type { Delay, SurfaceAccuracy } from '@/core/documents/ears';
 
 /** "Adds 38 ± 4 ms, which is taken off." */
 export function delayInWords(delay: Delay | undefined): string {
@@ -8,5 +8,5 @@ export function delayInWords(delay: Delay | undefined): string {
 }
 
 /** "snare: 6 of 6", "ride: 4 of 6, else taken for crash" */
-export const toldInWords = ({ surface, right, of, takenFor }: Told): string =>
+export const toldInWords = ({ surface, right, of, takenFor }: SurfaceAccuracy): string =>
   `${surface}: ${right} of ${of}${takenFor && right < of ? `, else taken for ${takenFor}` : ''}`;

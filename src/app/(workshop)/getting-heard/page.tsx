@@ -1,4 +1,4 @@
-import { GettingHeard } from '@/features/ears/GettingHeard';
+import { InputSetup } from '@/features/ears/InputSetup';
 import { earsKept } from '@/server/ears';
 import { asPerson, requirePerson } from '@/server/session';
 import { readerOf } from '@/ui/reader';
@@ -8,5 +8,5 @@ export const metadata = { title: 'Getting heard' };
 export default async function GettingHeardPage() {
   const who = await requirePerson();
   const kept = await asPerson((db) => earsKept(db, who));
-  return <GettingHeard kept={kept} clock={readerOf(who).clock} />;
+  return <InputSetup kept={kept} clock={readerOf(who).clock} />;
 }

@@ -1,6 +1,6 @@
 import { clockOf } from '@/core/documents/settings';
 import { daysSpan } from '@/core/plan/agenda';
-import { grouped } from '@/core/stats/groupBy';
+import { groupBy } from '@/core/stats/groupBy';
 import { OpenLesson } from '@/features/lessons/OpenLesson';
 import { OwnPaths } from '@/features/paths/OwnPaths';
 import { DayPlanSection } from '@/features/plan/DayPlanSection';
@@ -49,7 +49,7 @@ async function ofTeacher(who: Person, asked: { words: string; from: number }) {
     const { students: come } = await studentNews(db, { timeZone, ids });
     const known = {
       news: new Map(come.map((one) => [one.id, one])),
-      homework: grouped(await homework(db, ids, { timeZone }), ({ student_id }) => student_id),
+      homework: groupBy(await homework(db, ids, { timeZone }), ({ student_id }) => student_id),
       words: await lastWords(db, ids),
     };
     // The demo is made anew in a minute; nobody wants a backup of it.

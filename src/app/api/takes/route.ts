@@ -1,9 +1,9 @@
 import { sentence } from '@/core/result';
 import { asSession } from '@/server/database';
 import { person, sessionToken } from '@/server/session';
-import { readSent } from '@/server/sent';
+import { readJsonBody } from '@/server/sent';
 import { Busy } from '@/server/busy';
-import { judgeApart } from '@/server/judging/apart';
+import { judgeInWorker } from '@/server/judging/apart';
 import { keepTake, type Keeping } from '@/server/keepTake';
 
 /**
@@ -14,10 +14,10 @@ export async function POST(request: Request) {
   const [player, token] = await Promise.all([person(), sessionToken()]);
   if (!player || !token)
     return Response.json({ say: 'You are signed out. Sign in again; the take is still here.' }, { status: 401 });
-  const sent = await readSent(request);
+  const sent = await readJsonBody(request);
   if (!sent.ok) return Response.json({ say: sent.say }, { status: sent.status });
   const inSession: Keeping['inSession'] = (work) => asSession(token, work);
-  const keeping: Keeping = { player, inSession, now: new Date(), judging: judgeApart };
+  const keeping: Keeping = { player, inSession, now: new Date(), judging: judgeInWorker };
   const kept = await keepTake(sent.json, keeping).catch((error: unknown) => {
     if (error instanceof Busy) return error;
     throw error;

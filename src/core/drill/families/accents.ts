@@ -4,7 +4,7 @@ import { isHand } from '../../groove/limbs';
 import { fail, ok } from '../../result';
 import { add, frac, mul, type WholeNotes } from '../../time/fraction';
 import { binomial, combination } from '../choose';
-import { alternating, barsUntilHome, family, lengthOfBar, slotFrom, stroke, type Ground } from '../family';
+import { alternating, barsToRealign, family, lengthOfBar, slotFrom, stroke, type DrillGrid } from '../family';
 import { figureShape, momentsOf, strokesToMove, unfit } from '../figure';
 
 const shape = z.object({
@@ -27,9 +27,9 @@ interface Line {
 }
 
 /** The line of a groove's hands, or of one of them, or an unbroken one on the snare where no groove is given. */
-function lineOf({ figure, sticking, among }: Params, ground: Ground): Line {
+function lineOf({ figure, sticking, among }: Params, ground: DrillGrid): Line {
   if (!figure) {
-    const bars = barsUntilHome(ground, among);
+    const bars = barsToRealign(ground, among);
     const slots = Array.from({ length: bars * ground.slots.length }, (_, slot) => slot);
     const moments = slots.map((slot) => [
       stroke(sticking === 'alternating' ? alternating(slot) : sticking, 'snare', slotFrom(ground, slot)),

@@ -3,7 +3,7 @@ import { USUAL_SURFACES } from '../../groove/limbs';
 import { fail, ok } from '../../result';
 import { equal, type WholeNotes } from '../../time/fraction';
 import { binomial, bits, combination } from '../choose';
-import { countAt, family, isBackbeat, limbShape, stroke, type Ground } from '../family';
+import { countAt, family, isBackbeat, limbShape, stroke, type DrillGrid } from '../family';
 
 const WHERE = [
   'all of them',
@@ -24,10 +24,10 @@ const shape = z.object({
 type Params = z.output<typeof shape>;
 
 /** The slots on which the ostinato strikes nothing. */
-const free = ({ slots, ostinato }: Ground): WholeNotes[] =>
+const free = ({ slots, ostinato }: DrillGrid): WholeNotes[] =>
   slots.filter((at) => !ostinato.some((one) => equal(one.at, at)));
 
-function chosen({ where }: Params, ground: Ground, index: number): WholeNotes[] {
+function chosen({ where }: Params, ground: DrillGrid, index: number): WholeNotes[] {
   const places = free(ground);
   const inCounts = (odd: number) => places.filter((at) => countAt(ground, at).number % 2 === odd);
   switch (where) {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { fail, ok } from '../../result';
 import { LIMBS, type Limb } from '../../groove/limbs';
 import { combination, binomial } from '../choose';
-import { family, limbShape, type Ground } from '../family';
+import { family, limbShape, type DrillGrid } from '../family';
 import { figureShape, strokesToMove, unfit } from '../figure';
 
 const shape = z.object({
@@ -13,7 +13,7 @@ const shape = z.object({
 type Params = z.output<typeof shape>;
 
 /** The limbs that play, in the order asked for; those the order leaves out come last. */
-function playing({ figure, order }: Params, ground: Ground): Limb[] {
+function playing({ figure, order }: Params, ground: DrillGrid): Limb[] {
   const limbs = new Set(
     figure
       ? strokesToMove(figure, ground).strokes.map(({ limb }) => limb)
@@ -22,7 +22,7 @@ function playing({ figure, order }: Params, ground: Ground): Limb[] {
   return [...new Set([...order, ...LIMBS])].filter((limb) => limbs.has(limb));
 }
 
-function limbsAt(params: Params, ground: Ground, index: number): Limb[] {
+function limbsAt(params: Params, ground: DrillGrid, index: number): Limb[] {
   const all = playing(params, ground);
   if (params.way === 'limb by limb') return all.slice(0, index + 1);
   if (params.way === 'take one out') return index === 0 ? all : all.filter((_, at) => at !== index - 1);

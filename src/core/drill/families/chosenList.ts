@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { textShape } from '../../documents/shapes';
 import { fail, ok, problemAt, within } from '../../result';
-import { family, limbShape, type Ground } from '../family';
+import { family, limbShape, type DrillGrid } from '../family';
 import { saidBar } from '../said';
 
 /** As many exercises as a groove has bars for, each four times. */
@@ -20,7 +20,7 @@ type Params = z.output<typeof shape>;
 /** Lines with something on them. */
 const linesOf = ({ phrases }: Params): string[] => phrases.filter(Boolean);
 
-const said = (params: Params, { meter, parts }: Ground, index: number) =>
+const said = (params: Params, { meter, parts }: DrillGrid, index: number) =>
   saidBar(linesOf(params)[index]!, meter, params.limb, parts);
 
 /** The exercises a teacher writes: each line is a bar, read as Say it reads it. */

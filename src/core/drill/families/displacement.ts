@@ -3,7 +3,7 @@ import { fail, ok } from '../../result';
 import { LIMBS } from '../../groove/limbs';
 import type { FreeStroke } from '../../groove/place';
 import { add, compare, div, format, frac, modulo, mul, type Fraction, type WholeNotes } from '../../time/fraction';
-import { family, limbShape, type Ground } from '../family';
+import { family, limbShape, type DrillGrid } from '../family';
 import { figureShape, strokesToMove, unfit } from '../figure';
 
 const shape = z.object({
@@ -19,11 +19,11 @@ const shape = z.object({
 type Params = z.output<typeof shape>;
 
 /** A slot is the count over its parts; a phrase moves by half a count. */
-const stepOf = ({ by }: Params, { counts, parts }: Ground): WholeNotes =>
+const stepOf = ({ by }: Params, { counts, parts }: DrillGrid): WholeNotes =>
   div(counts[0]!.length, frac(by === 'one slot' ? parts : 2));
 
 /** The figure after so many moves, in order. */
-function movedBy(params: Params, ground: Ground, moves: number): FreeStroke[] {
+function movedBy(params: Params, ground: DrillGrid, moves: number): FreeStroke[] {
   const { strokes, length } = strokesToMove(params.figure, ground);
   const shift = mul(stepOf(params, ground), frac(moves));
   return strokes
@@ -32,7 +32,7 @@ function movedBy(params: Params, ground: Ground, moves: number): FreeStroke[] {
 }
 
 /** A clap on every count is home after one count: the first move, a part of all of them, that changes nothing. */
-function movesUntilHome(params: Params, ground: Ground, all: number): number {
+function movesUntilHome(params: Params, ground: DrillGrid, all: number): number {
   const written = (moves: number) => JSON.stringify(movedBy(params, ground, moves));
   const home = written(0);
   for (let moves = 1; moves < all; moves++) if (all % moves === 0 && written(moves) === home) return moves;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { fail, ok } from '../../result';
 import { add, div, frac, less, mul, ZERO, type WholeNotes } from '../../time/fraction';
 import { NOTE_VALUES } from '../../time/noteValue';
-import { alternating, family, isBackbeat, lengthOfBar, stroke, type Figure, type Ground } from '../family';
+import { alternating, family, isBackbeat, lengthOfBar, stroke, type Figure, type DrillGrid } from '../family';
 
 const WHAT = ['flams on quarters', 'flams on half-note triplets', 'two bars of each', 'a drag for each ghost'] as const;
 const shape = z.object({
@@ -14,7 +14,7 @@ const shape = z.object({
 });
 type Params = z.output<typeof shape>;
 
-function flams(ground: Ground, step: WholeNotes, say: string): Figure[] {
+function flams(ground: DrillGrid, step: WholeNotes, say: string): Figure[] {
   if (div(lengthOfBar(ground), step).d !== 1) return [];
   const strokes = [];
   for (let at = ZERO, note = 0; less(at, lengthOfBar(ground)); at = add(at, step), note++)
@@ -31,7 +31,7 @@ function flams(ground: Ground, step: WholeNotes, say: string): Figure[] {
 }
 
 /** Two bars of quarters, then two of half-note triplets, from hand to hand through the change. */
-function both(ground: Ground): Figure[] {
+function both(ground: DrillGrid): Figure[] {
   const halves = [NOTE_VALUES.quarter, NOTE_VALUES['half triplet']];
   const two = mul(lengthOfBar(ground), frac(2));
   if (halves.some((step) => div(two, step).d !== 1)) return [];
@@ -48,7 +48,7 @@ function both(ground: Ground): Figure[] {
 }
 
 /** The left hand ghosts on every slot but the backbeat; one ghost after another becomes a drag. */
-function drags(ground: Ground): Figure[] {
+function drags(ground: DrillGrid): Figure[] {
   const ghosts = ground.slots.filter((at) => !isBackbeat(ground, at));
   const line = ground.slots.map((at) => stroke('left hand', 'snare', at, isBackbeat(ground, at) ? 'accent' : 'ghost'));
   return ghosts.map((at) => ({
@@ -60,7 +60,7 @@ function drags(ground: Ground): Figure[] {
   }));
 }
 
-const figures = ({ what }: Params, ground: Ground): Figure[] =>
+const figures = ({ what }: Params, ground: DrillGrid): Figure[] =>
   what.flatMap((one) => {
     if (one === 'a drag for each ghost') return drags(ground);
     if (one === 'two bars of each') return both(ground);

@@ -5,7 +5,7 @@ import { fail, ok } from '../../result';
 import { equal } from '../../time/fraction';
 import { barLength } from '../../grid/meter';
 import { difficultyOf } from '../difficulty';
-import { family, groundOf, type Figure, type Ground } from '../family';
+import { family, groundOf, type Figure, type DrillGrid } from '../family';
 import { figureShape, silent, strokesToMove } from '../figure';
 
 const shape = z.object({ figure: figureShape });
@@ -44,7 +44,7 @@ function around(groove: Groove, { before, after }: (typeof WAYS)[number]): Groov
     : undefined;
 }
 
-function figures({ figure }: Params, ground: Ground): Figure[] {
+function figures({ figure }: Params, ground: DrillGrid): Figure[] {
   if (!figure) {
     const { strokes, bars } = strokesToMove(undefined, ground);
     return [{ say: 'alone', bars, strokes, alone: true }];

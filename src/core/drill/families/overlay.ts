@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fail, ok, type Result } from '../../result';
 import { USUAL_SURFACES } from '../../groove/limbs';
-import { barsUntilHome, family, isBackbeat, limbShape, slotFrom, stroke } from '../family';
+import { barsToRealign, family, isBackbeat, limbShape, slotFrom, stroke } from '../family';
 import { add, frac, mul } from '../../time/fraction';
 import { barLength } from '../../grid/meter';
 import { textShape } from '../../documents/shapes';
@@ -89,7 +89,7 @@ export const overlay = family<Params>({
   figure: (params, ground, index) => {
     const { length, strokes: said } = figuresOf(params)[index]!;
     const { keeps, on } = params;
-    const bars = barsUntilHome(ground, length);
+    const bars = barsToRealign(ground, length);
     const line = Array.from({ length: (bars * ground.slots.length) / length }, (_, round) =>
       said.map(({ slot, ...one }): FreeStroke => ({ ...one, at: slotFrom(ground, round * length + slot) })),
     ).flat();

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { isHand, USUAL_SURFACES } from '../../groove/limbs';
 import { fail, ok } from '../../result';
 import { equal } from '../../time/fraction';
-import { family, isBackbeat, limbShape, stroke, type Ground } from '../family';
+import { family, isBackbeat, limbShape, stroke, type DrillGrid } from '../family';
 
 const shape = z.object({
   limb: limbShape.default('left hand').describe('Which limb plays the pair'),
@@ -12,7 +12,7 @@ const shape = z.object({
 type Params = z.output<typeof shape>;
 
 /** How many slots the pair walks through before it begins again: the bar, or half of it. */
-const walk = ({ halves }: Params, { slots }: Ground): number =>
+const walk = ({ halves }: Params, { slots }: DrillGrid): number =>
   halves === 'both halves' ? slots.length / 2 : slots.length;
 
 export const pairs = family<Params>({
@@ -47,7 +47,7 @@ export const pairs = family<Params>({
     const { limb, backbeat } = params;
     const starts = params.halves === 'both halves' ? [index, index + walk(params, ground)] : [index];
     const pair = starts.flatMap((start) => [start, start + 1].map((slot) => ground.slots[slot % ground.slots.length]!));
-    const isKept = (at: Ground['slots'][number]) => isHand(limb) && backbeat && isBackbeat(ground, at);
+    const isKept = (at: DrillGrid['slots'][number]) => isHand(limb) && backbeat && isBackbeat(ground, at);
     const kept = ground.slots.filter((at) => isKept(at) && !pair.some((one) => equal(one, at)));
     const low = isHand(limb) ? 'ghost' : 'tap';
     return {

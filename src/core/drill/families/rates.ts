@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { fail, ok } from '../../result';
 import { add, div, frac, less, mul, ZERO } from '../../time/fraction';
 import { NOTE_VALUES, valuesInWords, type NoteValue } from '../../time/noteValue';
-import { alternating, family, lengthOfBar, stroke, type Ground } from '../family';
+import { alternating, family, lengthOfBar, stroke, type DrillGrid } from '../family';
 
 /** The rates a line goes through, from the slowest. */
 export const RATES = [
@@ -42,10 +42,10 @@ function sequence({ from, to, way, among }: Params): NoteValue[] {
 }
 
 /** Only what fills the bars to their end: half-note triplets in 3/4 would not. */
-const fits = (value: NoteValue, { bars }: Params, ground: Ground): boolean =>
+const fits = (value: NoteValue, { bars }: Params, ground: DrillGrid): boolean =>
   div(mul(lengthOfBar(ground), frac(bars)), NOTE_VALUES[value]).d === 1;
 
-const rates_ = (params: Params, ground: Ground) => sequence(params).filter((value) => fits(value, params, ground));
+const rates_ = (params: Params, ground: DrillGrid) => sequence(params).filter((value) => fits(value, params, ground));
 
 export const rates = family<Params>({
   name: 'rates',

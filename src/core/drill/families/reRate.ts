@@ -6,7 +6,7 @@ import { fail, ok, type Result } from '../../result';
 import { compare, format, frac, mul, sub } from '../../time/fraction';
 import type { NoteValue } from '../../time/noteValue';
 import { barsFrom, barsToFill, spanOnsets, type RateSpan } from '../../groove/place';
-import { family, lengthOfBar, stroke, type Ground } from '../family';
+import { family, lengthOfBar, stroke, type DrillGrid } from '../family';
 import { figureShape, momentsOf, silent, strokesToMove, unfit } from '../figure';
 
 const VALUES = [
@@ -35,13 +35,13 @@ const shape = z.object({
 });
 type Params = z.output<typeof shape>;
 
-const momentsIn = ({ figure }: Params, ground: Ground): string[] =>
+const momentsIn = ({ figure }: Params, ground: DrillGrid): string[] =>
   momentsOf(strokesToMove(figure, ground).strokes.toSorted((a, b) => compare(a.at, b.at))).map(([one]) =>
     format(one!.at),
   );
 
 /** What the lines come to, or the first that cannot be written. */
-function saidPlans({ plans: lines }: Params, notes: number, ground: Ground): Result<RateSpan[][]> {
+function saidPlans({ plans: lines }: Params, notes: number, ground: DrillGrid): Result<RateSpan[][]> {
   const said: RateSpan[][] = [];
   for (const [index, line] of lines.entries()) {
     if (!line) continue;
@@ -60,13 +60,13 @@ function saidPlans({ plans: lines }: Params, notes: number, ground: Ground): Res
   return ok(said);
 }
 
-function plans(params: Params, ground: Ground): RateSpan[][] {
+function plans(params: Params, ground: DrillGrid): RateSpan[][] {
   const notes = momentsIn(params, ground).length;
   const said = saidPlans(params, notes, ground);
   return [...madePlans(params, notes, ground), ...(said.ok ? said.value : [])];
 }
 
-function madePlans(params: Params, notes: number, ground: Ground): RateSpan[][] {
+function madePlans(params: Params, notes: number, ground: DrillGrid): RateSpan[][] {
   const whole = params.values.map((value): RateSpan[] => [{ value, notes }]);
   if (!params.mixed || notes < 2) return whole.filter((plan) => isWritable(plan, ground));
   const half = Math.floor(notes / 2);
@@ -86,7 +86,7 @@ function madePlans(params: Params, notes: number, ground: Ground): RateSpan[][] 
   return [...whole, ...halves].filter((plan) => isWritable(plan, ground));
 }
 
-function isWritable(plan: RateSpan[], ground: Ground): boolean {
+function isWritable(plan: RateSpan[], ground: DrillGrid): boolean {
   const { onsets, endsAt } = spanOnsets(plan);
   const bars = Array.from({ length: barsToFill(endsAt, ground.meter) }, () => ({ meter: ground.meter }));
   return (

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fail, ok } from '../../result';
 import { add, div, frac, mul, toNumber } from '../../time/fraction';
-import { alternating, barsUntilHome, family, lengthOfBar, stroke } from '../family';
+import { alternating, barsToRealign, family, lengthOfBar, stroke } from '../family';
 
 const shape = z.object({
   beats: z
@@ -47,7 +47,7 @@ export const rolls = family<z.output<typeof shape>>({
     );
     // Singles and doubles in turn until they end with a bar.
     const both = mul(count, frac(2 * long));
-    const bars = barsUntilHome(ground, 2 * notes);
+    const bars = barsToRealign(ground, 2 * notes);
     const rounds = toNumber(div(mul(lengthOfBar(ground), frac(bars)), both));
     return {
       say: `${long} and ${long}`,

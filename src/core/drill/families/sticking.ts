@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { fail, ok } from '../../result';
-import { barsUntilHome, family, slotFrom, stroke } from '../family';
+import { barsToRealign, family, slotFrom, stroke } from '../family';
 
 /** Stickings of common practice, one round of each; a capital is an accent. */
 const STICKINGS = {
@@ -33,7 +33,7 @@ export const sticking = family<z.output<typeof shape>>({
   shape,
   trains: () => 'Which hand comes next, while all strokes stay even.',
   total: ({ names }, ground) => {
-    const long = names.find((name) => barsUntilHome(ground, STICKINGS[name].split(' ').length) > 8);
+    const long = names.find((name) => barsToRealign(ground, STICKINGS[name].split(' ').length) > 8);
     return long
       ? fail({
           code: 'home-too-late',
@@ -46,7 +46,7 @@ export const sticking = family<z.output<typeof shape>>({
   },
   figure: ({ names }, ground, index) => {
     const hands = STICKINGS[names[index]!].split(' ');
-    const bars = barsUntilHome(ground, hands.length);
+    const bars = barsToRealign(ground, hands.length);
     const strokes = Array.from({ length: bars * ground.slots.length }, (_, slot) => {
       const hand = hands[slot % hands.length]!;
       return stroke(

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { fail, ok } from '../../result';
 import { add, equal, exact, frac, less, modulo, mul, ZERO, type WholeNotes } from '../../time/fraction';
 import type { FreeStroke } from '../../groove/place';
-import { alternating, family, lengthOfBar, stroke, type Ground } from '../family';
+import { alternating, family, lengthOfBar, stroke, type DrillGrid } from '../family';
 
 const EXTENTS = ['first two beats', 'all'] as const;
 const INTO = ['shuffle', 'full triplets', 'triplets first, shuffle after'] as const;
@@ -24,7 +24,7 @@ type Params = z.output<typeof shape>;
 const QUARTER = exact('1/4');
 
 /** The line in 8ths that is made into triplets: hands in turn, 1 an accent; or one hand, even. */
-function inEighths({ line }: Params, ground: Ground): FreeStroke[] {
+function inEighths({ line }: Params, ground: DrillGrid): FreeStroke[] {
   const inTurn = line === 'hands in turn';
   const strokes: FreeStroke[] = [];
   for (let index = 0, at = frac(0); less(at, lengthOfBar(ground)); at = mul(exact('1/8'), frac(++index)))

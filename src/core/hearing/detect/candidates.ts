@@ -1,7 +1,7 @@
 import { HOP, WIDE_BANDS, type Powers } from '../dsp/bands';
 import { NoiseFloor } from '../dsp/noiseFloor';
-import { noveltyOf } from '../dsp/onsetStrength';
-import { changeNear } from './place';
+import { onsetStrength } from '../dsp/onsetStrength';
+import { refineOnset } from './place';
 
 /** A place in a recording where something began. */
 export interface Candidate {
@@ -9,12 +9,12 @@ export interface Candidate {
   sample: number;
   /** The hop where what is heard rose most. */
   hop: number;
-  /** How much it rose, see `noveltyOf`. */
+  /** How much it rose, see `onsetStrength`. */
   rise: number;
 }
 
 /** So much rise is a stroke; more is asked for just after one, while what it struck still settles. */
-export const LEAST_RISE = 1.8;
+export const ONSET_THRESHOLD = 1.8;
 const AFTER_STROKE_HOPS = 60;
 /** A peak is the largest so near; strokes lie at least so far apart. */
 export const PEAK_HOPS = 3;
@@ -36,7 +36,7 @@ interface Search {
 export function candidatesIn(
   samples: Float32Array,
   novelty: Float32Array,
-  { least = () => LEAST_RISE, from = 0, last = -Infinity, isKit = false }: Search = {},
+  { least = () => ONSET_THRESHOLD, from = 0, last = -Infinity, isKit = false }: Search = {},
 ): Candidate[] {
   const found: Candidate[] = [];
   for (let hop = Math.max(1, from); hop < novelty.length; hop++) {
@@ -46,7 +46,7 @@ export function candidatesIn(
     if (since < APART_HOPS || rise < least(hop) * (1 + Math.exp(-since / AFTER_STROKE_HOPS))) continue;
     if (!isKit && isBeforeEcho(samples, hop)) continue;
     const before = found.at(-1);
-    found.push({ hop, rise, sample: changeNear(samples, hop, before && before.sample + (APART_HOPS * HOP) / 2) });
+    found.push({ hop, rise, sample: refineOnset(samples, hop, before && before.sample + (APART_HOPS * HOP) / 2) });
     last = hop;
   }
   return found;
@@ -82,7 +82,7 @@ function isPeak(novelty: Float32Array, hop: number): boolean {
 /** The novelty of a stretch and the floor it is told against. */
 export function listened(powers: Powers): { novelty: Float32Array; floor: NoiseFloor } {
   const floor = new NoiseFloor(powers, powers.wide, WIDE_BANDS, FLOOR_SHARE);
-  return { floor, novelty: noveltyOf(powers, floor) };
+  return { floor, novelty: onsetStrength(powers, floor) };
 }
 
 /** Reflections are looked for so long after a stroke. */

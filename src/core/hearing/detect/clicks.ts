@@ -47,7 +47,7 @@ const FEWEST = 3;
 const LEAST_LEFT = 1e-3;
 
 /** Powers that may be left of the click, hop by hop, as `Powers` are laid out. */
-export type Left = Pick<Powers, 'narrow' | 'wide'>;
+export type EchoResidual = Pick<Powers, 'narrow' | 'wide'>;
 
 interface OneClick {
   voice: number;
@@ -119,7 +119,7 @@ export class ClickEcho {
   }
 
   /** When clicks come back between two samples of the recording. */
-  private cameBack({ sample }: OneClick): number {
+  private echoSample({ sample }: OneClick): number {
     return sample + this.delay + this.drift * sample;
   }
 
@@ -159,10 +159,10 @@ export class ClickEcho {
   private follow(samples: Float32Array, clicks: readonly OneClick[], shapes: readonly Float32Array[]): void {
     const points = clicks.flatMap((click) => {
       const shape = shapes[click.voice]!;
-      const cameBack = this.cameBack(click);
-      const at = Math.round(cameBack);
+      const echoSample = this.echoSample(click);
+      const at = Math.round(echoSample);
       const { lag, likeness } = bestLag(samples, shape.subarray(0, 60 * HOP), at, WANDER * HOP);
-      return likeness > 0.4 ? [{ x: click.sample, y: at - cameBack + lag }] : [];
+      return likeness > 0.4 ? [{ x: click.sample, y: at - echoSample + lag }] : [];
     });
     this.share = points.length / Math.max(1, clicks.length);
     if (points.length < 4) return;
@@ -185,7 +185,7 @@ export class ClickEcho {
       const learnt = (own!.length >= FEWEST ? own! : any!).slice(0, LEARNT_CLICKS);
       if (learnt.length < FEWEST) return undefined;
       return middleOf(
-        learnt.map((click) => between(start, this.cameBack(click) - BEFORE * HOP, long)),
+        learnt.map((click) => between(start, this.echoSample(click) - BEFORE * HOP, long)),
         long,
         5 * HOP,
       );
@@ -239,7 +239,7 @@ export class ClickEcho {
     const shares = clicks.map((click) => {
       const shape = this.returned[click.voice]!;
       const from = BEFORE * HOP;
-      const heard = between(start, this.cameBack(click), Math.min(40 * HOP, shape.length - from));
+      const heard = between(start, this.echoSample(click), Math.min(40 * HOP, shape.length - from));
       return energyOf(heard.map((value, index) => value - shape[from + index]!)) / (energyOf(heard) + 1e-20);
     });
     const sorted = shares.sort((a, b) => a - b);
@@ -250,12 +250,12 @@ export class ClickEcho {
    * Takes the click out of `samples`, which begin at sample `from` of the recording; the numbers themselves are
    * changed. Gives what may still be left of it, hop by hop.
    */
-  takeOut(samples: Float32Array, from: number): Left {
+  takeOut(samples: Float32Array, from: number): EchoResidual {
     const hops = Math.ceil(samples.length / HOP);
     const left = { narrow: new Float32Array(hops * BANDS), wide: new Float32Array(hops * WIDE_BANDS) };
     if (!this.isHeard) return left;
     for (const click of this.clicks) {
-      const at = this.cameBack(click) - BEFORE * HOP - from;
+      const at = this.echoSample(click) - BEFORE * HOP - from;
       const shape = this.returned[click.voice]!;
       if (at + shape.length < 0 || at > samples.length) continue;
       const whole = Math.floor(at);
@@ -267,7 +267,7 @@ export class ClickEcho {
     return left;
   }
 
-  private addLeft(left: Left, hops: number, { narrow, wide, hops: long }: Powers, first: number): void {
+  private addLeft(left: EchoResidual, hops: number, { narrow, wide, hops: long }: Powers, first: number): void {
     for (let hop = Math.max(0, -first); hop < long && first + hop < hops; hop++) {
       for (let band = 0; band < BANDS; band++)
         left.narrow[(first + hop) * BANDS + band]! += this.leftShare * narrow[hop * BANDS + band]!;

@@ -28,7 +28,7 @@ const LEAST = 12;
  * (Basseville & Nikiforov, Detection of Abrupt Changes, 1993, ch. 2). Told from what is high in it, or from what is
  * lower where that changes far more.
  */
-export function changeNear(samples: Float32Array, hop: number, notBefore = 0): number {
+export function refineOnset(samples: Float32Array, hop: number, notBefore = 0): number {
   const end = Math.min(samples.length, (hop + AFTER_MS) * HOP);
   const high = (index: number) => samples[index]! - EMPHASIS * samples[index - 1]!;
   let [loudest, most] = [Math.max(1, hop * HOP), 0];

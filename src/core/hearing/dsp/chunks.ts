@@ -1,6 +1,6 @@
 import type { Ms } from '../../time/units';
 import { RATE } from './bands';
-import { atHearingRate } from './resample';
+import { resampleTo48k } from './resample';
 
 /** A part of a recording that is heard by itself, with some of what is about it. */
 export interface Stretch {
@@ -49,5 +49,5 @@ export function partOf(
   const start = Math.max(0, fromSeconds - MARGIN);
   const part = samples.slice(Math.round(start * sampleRate), Math.ceil((toSeconds + MARGIN) * sampleRate));
   for (let index = 0; index < part.length; index++) if (!Number.isFinite(part[index]!)) part[index] = 0;
-  return atHearingRate(part, sampleRate).slice((fromSeconds - start) * RATE, Math.ceil((toSeconds - start) * RATE));
+  return resampleTo48k(part, sampleRate).slice((fromSeconds - start) * RATE, Math.ceil((toSeconds - start) * RATE));
 }

@@ -10,7 +10,7 @@ export interface Network {
 }
 
 /** How sure the function is of what the numbers say, 0 to 1. */
-export function surenessOf({ mean, spread, hidden, out }: Network, facts: ArrayLike<number>): number {
+export function confidence({ mean, spread, hidden, out }: Network, facts: ArrayLike<number>): number {
   let sum = out.at(-1)!;
   for (const [unit, weights] of hidden.entries()) {
     let inner = weights[mean.length]!;

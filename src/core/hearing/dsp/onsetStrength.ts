@@ -21,7 +21,7 @@ const START = 3;
  * over the bands. It is the most recent maximum that is risen above, not a mean: what dies away unevenly rises above
  * its own mean all the time. From hop `from` on, into an array that may hold what went before.
  */
-export function noveltyOf(
+export function onsetStrength(
   { hops, wide, left }: Powers,
   floor: NoiseFloor,
   from = 1,

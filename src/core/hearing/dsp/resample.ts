@@ -10,7 +10,7 @@ const KAISER = 8.96;
  * keeps every time where it was, and an onset is told to a fraction of a millisecond. Throws a RangeError for a rate
  * that no recording has.
  */
-export function atHearingRate(samples: Float32Array, sampleRate: number): Float32Array {
+export function resampleTo48k(samples: Float32Array, sampleRate: number): Float32Array {
   if (!(sampleRate >= 4000 && sampleRate <= 384_000))
     throw new RangeError(`${sampleRate} samples a second are no recording`);
   if (sampleRate === RATE) return samples;

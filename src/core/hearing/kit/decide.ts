@@ -1,7 +1,7 @@
 import type { Surface } from '../../groove/limbs';
 import { HOP } from '../dsp/bands';
-import type { Expected, SurfaceLook } from './scoreSurfaces';
-import { surenessOf, type Network } from '../dsp/network';
+import type { Expected, SurfaceScore } from './scoreSurfaces';
+import { confidence, type Network } from '../dsp/network';
 import type { Decide } from './surfaces';
 import weights from './weights.json';
 import { withWritten } from './written';
@@ -14,9 +14,9 @@ const { first, blind, informed } = weights as Record<'first' | 'blind' | 'inform
 
 /** As likely as this at the first look, a surface is looked at again. */
 const PLAUSIBLE = 0.05;
-export const isPlausible = ({ facts }: SurfaceLook): boolean => surenessOf(first, facts) >= PLAUSIBLE;
+export const isPlausible = ({ facts }: SurfaceScore): boolean => confidence(first, facts) >= PLAUSIBLE;
 
-export const DECIDE_BLIND: Decide = ({ facts }) => surenessOf(blind, facts);
+export const DECIDE_BLIND: Decide = ({ facts }) => confidence(blind, facts);
 
 /** So sure one must be of a stroke that is not written where what is written is what is played, and where it is not. */
 const SURE_ALONE = { 'as written': 0.93, otherwise: 0.6 };
@@ -51,7 +51,7 @@ export function decideInformed(
   const share = heard.length ? heard.filter(isWritten).length / heard.length : 1;
   const alone = SURE_ALONE[share >= AS_WRITTEN ? 'as written' : 'otherwise'];
   return (look, candidate) => {
-    const sure = surenessOf(informed, withWritten(look, writtenAbout(written, look.sample / HOP, ABOUT_MS)));
+    const sure = confidence(informed, withWritten(look, writtenAbout(written, look.sample / HOP, ABOUT_MS)));
     const blind = DECIDE_BLIND(look, candidate);
     return blind >= alone ? Math.max(sure, blind) : sure;
   };

@@ -3,7 +3,7 @@ import type { Surface } from '../../groove/limbs';
 import { calibrationOf, recordingOf, type Setting, type Sounded } from '../../simulate/recording';
 import { madeKit } from '../../simulate/drumSounds';
 import { roomResponse } from '../../simulate/room';
-import { couldBeHeard, findStrokes, learnKit, LiveHearing, type HeardStroke } from '..';
+import { isAudible, findStrokes, learnKit, LiveHearing, type HeardStroke } from '..';
 
 const RATE = 48_000;
 const SURFACES: Surface[] = ['kick', 'snare', 'closed hat', 'floor tom'];
@@ -70,8 +70,8 @@ describe('a kit that was heard before', () => {
   test('in whatever order the notes come', () => {
     const heard = findStrokes(samples, RATE, { kit, expected });
     expect(findStrokes(samples, RATE, { kit, expected: expected.toReversed() })).toEqual(heard);
-    expect(couldBeHeard(samples, RATE, kit, expected.toReversed())).toEqual(
-      couldBeHeard(samples, RATE, kit, expected).reverse(),
+    expect(isAudible(samples, RATE, kit, expected.toReversed())).toEqual(
+      isAudible(samples, RATE, kit, expected).reverse(),
     );
   });
 
@@ -118,7 +118,7 @@ describe('what is left out is not heard, what could not be heard is not missed',
   });
 
   test('and would have been heard, so that it counts as missed', () => {
-    const could = couldBeHeard(samples, RATE, kit, written);
+    const could = isAudible(samples, RATE, kit, written);
     written.forEach(({ surface }, index) => {
       if (surface === 'kick') expect(could[index]).toBe(true);
     });
@@ -127,9 +127,9 @@ describe('what is left out is not heard, what could not be heard is not missed',
   test('ghosts under loud noise could not, nor could a surface that was never learnt', () => {
     const loud = play(withoutKick, { noiseDb: 2 });
     const ghosts = written.map((one) => ({ ...one, surface: 'floor tom' as const, height: 'ghost' as const }));
-    expect(couldBeHeard(loud.samples, RATE, kit, ghosts).filter(Boolean).length).toBeLessThan(0.1 * ghosts.length);
+    expect(isAudible(loud.samples, RATE, kit, ghosts).filter(Boolean).length).toBeLessThan(0.1 * ghosts.length);
     const cowbell = written.map((one) => ({ ...one, surface: 'ride bell' as const }));
-    expect(couldBeHeard(samples, RATE, kit, cowbell).some(Boolean)).toBe(false);
+    expect(isAudible(samples, RATE, kit, cowbell).some(Boolean)).toBe(false);
   });
 });
 

@@ -3,7 +3,7 @@ import type { Decibels } from '../../time/units';
 import { BANDS, FilterBank, HOP, type Powers } from '../dsp/bands';
 import { candidatesIn, listened, withoutEchoes, type Candidate } from '../detect/candidates';
 import { NoiseFloor } from '../dsp/noiseFloor';
-import { atHearingRate, inHops } from '../dsp/resample';
+import { resampleTo48k, inHops } from '../dsp/resample';
 import { CELLS, KNOWN_HOPS, RING_SLICES, roughly, sliceEnd, slicesFrom } from '../dsp/slices';
 
 /** What a struck surface sounds like, soft or loud: power by slice and band, its level 1. */
@@ -65,7 +65,7 @@ interface Learnt {
 export function learnKit(recordings: { surface: Surface; samples: Float32Array; sampleRate: number }[]): Kit {
   const strokes = new Map<Surface, Learnt[]>();
   for (const { surface, samples, sampleRate } of recordings)
-    strokes.set(surface, [...(strokes.get(surface) ?? []), ...strokesOf(atHearingRate(samples, sampleRate))]);
+    strokes.set(surface, [...(strokes.get(surface) ?? []), ...strokesOf(resampleTo48k(samples, sampleRate))]);
   const surfaces = [...strokes].flatMap(([surface, all]): LearntSurface[] => {
     const sorted = all.toSorted((a, b) => a.levelDb - b.levelDb);
     if (!sorted.length) return [];

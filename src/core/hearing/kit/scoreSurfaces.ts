@@ -16,7 +16,7 @@ export interface Expected {
 }
 
 /** One surface at one candidate: how loud it would be, when it began, and what speaks for it. */
-export interface SurfaceLook {
+export interface SurfaceScore {
   surface: Surface;
   sample: number;
   levelDb: Decibels;
@@ -27,7 +27,7 @@ export interface SurfaceLook {
 }
 
 /** What is known of a candidate beside its sound. */
-export interface Around {
+export interface CandidateContext {
   /** The next thing that begins, where it is near. */
   next?: Candidate;
   /** Strokes that were heard before and may still ring, in order. */
@@ -68,14 +68,14 @@ interface Active {
  * among those alone that `isPlausible`, since each takes from the others what it explains as well; only then is each
  * moved to when it began.
  */
-export function lookAt(
+export function scoreSurfaces(
   powers: Powers,
   floor: NoiseFloor,
   kit: Kit,
   candidate: Candidate,
-  around: Around,
-  isPlausible: (look: SurfaceLook) => boolean,
-): SurfaceLook[] {
+  around: CandidateContext,
+  isPlausible: (look: SurfaceScore) => boolean,
+): SurfaceScore[] {
   const hop = Math.floor(candidate.sample / HOP);
   const ringing = stillRinging(around.earlier, hop);
   const scene = new Scene(
@@ -84,23 +84,23 @@ export function lookAt(
     cellsUntil(around.next ? Math.floor(around.next.sample / HOP) - hop : Infinity),
   );
   scene.settle(kit.surfaces);
-  scene.tellLosses(0);
+  scene.leaveOneOutLoss(0);
   const looks = looksIn(scene, candidate, ringing);
   const plausible = looks.filter(isPlausible).map(({ surface }) => surface);
   if (!plausible.length) return looks;
   if (plausible.length < looks.length) scene.settle(kit.surfaces.filter(({ surface }) => plausible.includes(surface)));
   scene.moveAll();
-  scene.tellLosses(LEFT_OUT_ROUNDS);
+  scene.leaveOneOutLoss(LEFT_OUT_ROUNDS);
   return looksIn(scene, candidate, ringing);
 }
 
-function looksIn(scene: Scene, candidate: Candidate, ringing: Around['earlier']): SurfaceLook[] {
+function looksIn(scene: Scene, candidate: Candidate, ringing: CandidateContext['earlier']): SurfaceScore[] {
   const { active, background, cells, model, distance } = scene;
   const weights = cells.reduce((sum, weight) => sum + weight, 0);
   const whole = active.reduce((sum, { gains }) => sum + total(gains), 1e-30);
   const mostLoss = Math.max(1e-9, ...active.map(({ loss }) => loss));
   const explained = Math.log1p(Math.max(0, distanceOf(scene.heard, background, cells) - distance));
-  return active.map((one): SurfaceLook => {
+  return active.map((one): SurfaceScore => {
     const own = powerOf(one.sounds, one.gains);
     const others = model.map((power, cell) => Math.max(1e-15, power - own[cell]!));
     const power = total(one.gains) + 1e-30;
@@ -174,7 +174,7 @@ class Scene {
   }
 
   /** What the whole loses without each, once the others were fitted anew in so many rounds. */
-  tellLosses(rounds: number): void {
+  leaveOneOutLoss(rounds: number): void {
     for (const one of this.active) {
       const without = rounds
         ? this.refit(

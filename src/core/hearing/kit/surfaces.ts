@@ -1,11 +1,11 @@
 import type { Surface } from '../../groove/limbs';
 import type { Decibels } from '../../time/units';
 import { HOP, type Powers } from '../dsp/bands';
-import { LEAST_RISE, type Candidate } from '../detect/candidates';
+import { ONSET_THRESHOLD, type Candidate } from '../detect/candidates';
 import type { NoiseFloor } from '../dsp/noiseFloor';
 import type { Kit } from './kit';
 import { isPlausible } from './decide';
-import { lookAt, type SurfaceLook } from './scoreSurfaces';
+import { scoreSurfaces, type SurfaceScore } from './scoreSurfaces';
 import type { Ringing } from './ringing';
 import { KNOWN_HOPS } from '../dsp/slices';
 import { placed, shiftsOf } from './timing';
@@ -19,7 +19,7 @@ export interface SurfaceStroke extends Ringing {
 }
 
 /** How sure it is that a surface was struck, 0 to 1. */
-export type Decide = (look: SurfaceLook, candidate: Candidate) => number;
+export type Decide = (look: SurfaceScore, candidate: Candidate) => number;
 
 /** At this and above, a surface was struck. */
 const SURE = 0.5;
@@ -40,13 +40,13 @@ interface Known {
 
 /** Looks at what might have been struck, candidate by candidate; a second time they are as they were. */
 export class Looker {
-  private readonly seen = new Map<number, SurfaceLook[]>();
+  private readonly seen = new Map<number, SurfaceScore[]>();
 
   constructor(
     private readonly powers: Powers,
     private readonly floor: NoiseFloor,
     private readonly kit: Kit,
-    private readonly mayBe: (look: SurfaceLook) => boolean = isPlausible,
+    private readonly mayBe: (look: SurfaceScore) => boolean = isPlausible,
   ) {}
 
   /** What was struck at each candidate in turn, those before known. In order of time. */
@@ -87,11 +87,18 @@ export class Looker {
     candidate: Candidate,
     following: readonly Candidate[],
     earlier: readonly SurfaceStroke[],
-  ): SurfaceLook[] {
+  ): SurfaceScore[] {
     const seen = this.seen.get(candidate.sample);
     if (seen) return seen;
-    const next = following.find(({ rise, hop }) => rise >= LEAST_RISE && hop < candidate.hop + KNOWN_HOPS);
-    const looks = lookAt(this.powers, this.floor, this.kit, candidate, { earlier, ...(next && { next }) }, this.mayBe);
+    const next = following.find(({ rise, hop }) => rise >= ONSET_THRESHOLD && hop < candidate.hop + KNOWN_HOPS);
+    const looks = scoreSurfaces(
+      this.powers,
+      this.floor,
+      this.kit,
+      candidate,
+      { earlier, ...(next && { next }) },
+      this.mayBe,
+    );
     this.seen.set(candidate.sample, looks);
     return looks;
   }

@@ -1,7 +1,7 @@
 import type { Height } from '../../groove/limbs';
 import type { Decibels } from '../../time/units';
 import { HOP } from '../dsp/bands';
-import { bounded, type Expected, type SurfaceLook } from './scoreSurfaces';
+import { bounded, type Expected, type SurfaceScore } from './scoreSurfaces';
 
 /** How many facts there are, of what is heard alone and of what is written with it. */
 const HEARD_FACTS = 18;
@@ -14,7 +14,7 @@ const USUAL_DB: Record<Height, Decibels> = { accent: 0, tap: -8, ghost: -20 };
 
 /** The facts of a look and, behind them, how it lies to what is written about it. */
 export function withWritten(
-  { facts, surface, sample, underDb }: SurfaceLook,
+  { facts, surface, sample, underDb }: SurfaceScore,
   written: readonly Expected[],
 ): Float64Array {
   const ms = sample / HOP;

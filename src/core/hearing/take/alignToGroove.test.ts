@@ -5,7 +5,7 @@ import { judge } from '../../judging/verdict/judge';
 import { oneLine } from '../../testing/arbitrary';
 import { emptyTake, playedTake } from '../../testing/takes';
 import type { HeardStroke } from '..';
-import { onGroove, tempoHeard, withHits, withUnheard } from './alignToGroove';
+import { alignToGroove, tempoHeard, withHits, withUnheard } from './alignToGroove';
 
 const groove = oneLine('A..tA.t.', 'left hand', 90);
 const heardAt = (from: number, spreadMs = 6): HeardStroke[] =>
@@ -18,7 +18,7 @@ const heardAt = (from: number, spreadMs = 6): HeardStroke[] =>
 describe('a recording laid on a groove', () => {
   test('begins where its strokes fall on what is written', () => {
     const heard = heardAt(1234);
-    const laid = onGroove(groove, 90, heard, 14_000);
+    const laid = alignToGroove(groove, 90, heard, 14_000);
     if (!laid.ok) throw new Error('It can be laid on it');
     expect(Math.abs(laid.value.firstBarMs - 1234)).toBeLessThan(20);
     const { strokes, extra } = judge(laid.value.take, 'advanced');
@@ -29,7 +29,7 @@ describe('a recording laid on a groove', () => {
 
   test('also with something else before it, and with its first stroke left out', () => {
     const begins = (heard: HeardStroke[]) => {
-      const laid = onGroove(groove, 90, heard, 14_000);
+      const laid = alignToGroove(groove, 90, heard, 14_000);
       return laid.ok ? laid.value.firstBarMs : NaN;
     };
     expect(Math.abs(begins([{ ms: 300, levelDb: -20, sure: 0.6 }, ...heardAt(1234)]) - 1234)).toBeLessThan(20);
@@ -38,7 +38,7 @@ describe('a recording laid on a groove', () => {
 
   test('a written stroke that could not have been heard is not judged when it is missing, one that could is missed', () => {
     const heard = heardAt(500).filter((_, index) => index !== 5 && index !== 9);
-    const laid = onGroove(groove, 90, heard, 14_000);
+    const laid = alignToGroove(groove, 90, heard, 14_000);
     if (!laid.ok) throw new Error('It can be laid on it');
     const { take, expected, firstBarMs } = laid.value;
     const outcomes = (told: Take) => {
@@ -87,8 +87,11 @@ describe('a recording laid on a groove', () => {
   });
 
   test('nothing heard, and an empty groove', () => {
-    expect(onGroove(groove, 90, [], 3000)).toMatchObject({ ok: true, value: { firstBarMs: 0, take: { hits: [] } } });
+    expect(alignToGroove(groove, 90, [], 3000)).toMatchObject({
+      ok: true,
+      value: { firstBarMs: 0, take: { hits: [] } },
+    });
     const empty = { ...groove, bars: groove.bars.map((bar) => ({ ...bar, strokes: [] })) };
-    expect(onGroove(empty, 90, heardAt(0), 3000)).toMatchObject({ ok: false, problems: [{ code: 'empty' }] });
+    expect(alignToGroove(empty, 90, heardAt(0), 3000)).toMatchObject({ ok: false, problems: [{ code: 'empty' }] });
   });
 });

@@ -56,7 +56,7 @@ function playedThrough(groove: Groove, bpm: Bpm, lengthMs: Ms): Result<{ take: T
  * the recording, and every written stroke on the recording's clock. It begins where most of what was heard falls on
  * what is written.
  */
-export function onGroove(
+export function alignToGroove(
   groove: Groove,
   bpm: Bpm,
   heard: readonly HeardStroke[],

@@ -22,7 +22,7 @@ const ABOUT_HOPS = [-12, 0, 12];
  * For each written stroke, whether it would have stood out in this recording, had it been played as strokes of its
  * height usually are. What could not have is not to be called left out. A surface that was not learnt could not.
  */
-export function couldBeHeard(
+export function isAudible(
   samples: Float32Array,
   sampleRate: number,
   kit: Kit,

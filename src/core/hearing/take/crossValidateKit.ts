@@ -1,4 +1,4 @@
-import type { Told } from '../../documents/ears';
+import type { SurfaceAccuracy } from '../../documents/ears';
 import type { Surface } from '../../groove/limbs';
 import type { Ms } from '../../time/units';
 import { findStrokes } from './find';
@@ -20,7 +20,7 @@ const NEAR: Ms = 40;
  * What a kit would tell in this room: each surface's strokes are heard by a kit that was learnt from the others alone,
  * every second one by turns. How many were taken for what they are, and for what else most.
  */
-export function whatIsTold(recordings: readonly SurfaceRecording[]): Told[] {
+export function crossValidateKit(recordings: readonly SurfaceRecording[]): SurfaceAccuracy[] {
   const halves = [0, 1].map((half) => recordings.map((one) => everySecond(one, half)));
   const told = new Map<Surface, { right: number; of: number; others: Surface[] }>();
   for (const half of [0, 1]) {

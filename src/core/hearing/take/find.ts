@@ -1,7 +1,7 @@
 import { RATE } from '../dsp/bands';
 import { ClickEcho } from '../detect/clicks';
 import { Hearing, inOrder, type HeardStroke, type HearingOptions } from './hearing';
-import { atHearingRate } from '../dsp/resample';
+import { resampleTo48k } from '../dsp/resample';
 import { partOf, stretches } from '../dsp/chunks';
 
 /** The click is learnt from so many seconds at most. */
@@ -40,7 +40,7 @@ export function echoIn(
 ): ClickEcho | undefined {
   if (!clicks.some(({ atMs }) => atMs.length)) return undefined;
   const seconds = Math.min(CLICK_SECONDS, samples.length / sampleRate);
-  const voices = clicks.map((voice) => ({ samples: atHearingRate(voice.samples, sampleRate), atMs: voice.atMs }));
+  const voices = clicks.map((voice) => ({ samples: resampleTo48k(voice.samples, sampleRate), atMs: voice.atMs }));
   return new ClickEcho(partOf(samples, sampleRate, 0, seconds), voices, inOrder(expected)[0]?.ms);
 }
 
@@ -53,7 +53,7 @@ export const clickDelayIn = (samples: Float32Array, sampleRate: number, options:
  * came back.
  */
 export function withoutClicks(samples: Float32Array, sampleRate: number, options: FindOptions): Float32Array {
-  const rest = atHearingRate(samples, sampleRate).slice();
+  const rest = resampleTo48k(samples, sampleRate).slice();
   echoIn(samples, sampleRate, options)?.takeOut(rest, 0);
   return rest;
 }

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { madeKit } from '../../simulate/drumSounds';
 import { noiseOf, roomResponse, talking } from '../../simulate/room';
 import { recordingOf, type Setting, type Sounded } from '../../simulate/recording';
-import { aboutRecording, findStrokes, LiveHearing, type HeardStroke } from '..';
+import { recordingQuality, findStrokes, LiveHearing, type HeardStroke } from '..';
 import { runs } from '../../testing/runs';
 
 const RATE = 48_000;
@@ -148,25 +148,25 @@ describe('nothing is made up', () => {
   test('talk gives none, and is told for what it is', () => {
     const talk = talking(2, 8 * RATE, RATE).map((value) => 0.05 * value);
     expect(findStrokes(talk, RATE)).toEqual([]);
-    expect(aboutRecording(talk, RATE)).toMatchObject({ isSilent: false, clipped: 0, hums: false, talk: 1 });
+    expect(recordingQuality(talk, RATE)).toMatchObject({ isSilent: false, clipped: 0, hums: false, talk: 1 });
   });
 
   test('what is wrong with a recording is told', () => {
     const { samples } = recordingOf(strokesAt(EIGHTHS), pad());
-    expect(aboutRecording(samples, RATE)).toEqual({ isSilent: false, clipped: 0, hums: false, talk: 0 });
+    expect(recordingQuality(samples, RATE)).toEqual({ isSilent: false, clipped: 0, hums: false, talk: 0 });
     expect(
-      aboutRecording(
+      recordingQuality(
         samples.map((value) => Math.max(-1, Math.min(1, 8 * value))),
         RATE,
       ).clipped,
     ).toBeGreaterThan(0.001);
-    expect(aboutRecording(new Float32Array(RATE), RATE)).toMatchObject({ isSilent: true, talk: 0 });
+    expect(recordingQuality(new Float32Array(RATE), RATE)).toMatchObject({ isSilent: true, talk: 0 });
     const hum = Float32Array.from(
       { length: 3 * RATE },
       (_, index) => 0.1 * Math.sin((2 * Math.PI * 50 * index) / RATE),
     );
-    expect(aboutRecording(hum, RATE)).toMatchObject({ hums: true });
-    expect(aboutRecording(new Float32Array(), RATE)).toMatchObject({ isSilent: true });
+    expect(recordingQuality(hum, RATE)).toMatchObject({ hums: true });
+    expect(recordingQuality(new Float32Array(), RATE)).toMatchObject({ isSilent: true });
   });
 
   test('one stroke is one, and a clipped recording has its strokes', () => {

@@ -2,12 +2,12 @@ import type { Surface } from '../../groove/limbs';
 import type { Decibels, Ms } from '../../time/units';
 import { shiftOf } from '../detect/align';
 import { BANDS, FilterBank, HOP, RATE, type Powers } from '../dsp/bands';
-import { candidatesIn, LEAST_RISE, listened, withoutEchoes, type Candidate } from '../detect/candidates';
+import { candidatesIn, ONSET_THRESHOLD, listened, withoutEchoes, type Candidate } from '../detect/candidates';
 import type { NoiseFloor } from '../dsp/noiseFloor';
 import { narrowFloor, levelOf, NARROW_FLOOR, type Kit } from '../kit/kit';
 import type { Expected } from '../kit/scoreSurfaces';
 import { DECIDE_BLIND, decideInformed } from '../kit/decide';
-import type { Left } from '../detect/clicks';
+import type { EchoResidual } from '../detect/clicks';
 import { inHops } from '../dsp/resample';
 import { Looker, type SurfaceStroke } from '../kit/surfaces';
 import { slicesFrom } from '../dsp/slices';
@@ -56,7 +56,7 @@ export class Hearing {
   }
 
   /** `left` is what may be left of the click there. */
-  strokesIn(samples: Float32Array, stretch: Where, left?: Left): HeardStroke[] {
+  strokesIn(samples: Float32Array, stretch: Where, left?: EchoResidual): HeardStroke[] {
     const powers: Powers = { ...new FilterBank().feed(inHops(samples)), ...(left && { left }) };
     const { novelty } = listened(powers);
     const { kit } = this.options;
@@ -86,7 +86,7 @@ export class Hearing {
     const written = this.writtenIn(stretch, powers.hops, sure.map(asHeard));
     const isNear = nearWritten(written, powers.hops);
     const all = written
-      ? candidatesIn(samples, novelty, { least: (hop) => (isNear[hop] ? LEAST_WRITTEN.alone : LEAST_RISE) })
+      ? candidatesIn(samples, novelty, { least: (hop) => (isNear[hop] ? LEAST_WRITTEN.alone : ONSET_THRESHOLD) })
       : sure;
     const floor = narrowFloor(powers);
     return withoutEchoes(all, powers).map((candidate) => heardAlone(powers, floor, candidate));
@@ -125,7 +125,7 @@ export function heardAlone(powers: Powers, floor: NoiseFloor, { sample, hop, ris
   const cells = slicesFrom(powers, Math.floor(sample / HOP)).map((power, cell) =>
     Math.max(0, power - NARROW_FLOOR.over * quiet[cell % BANDS]!),
   );
-  return { ms: (1000 * sample) / RATE, levelDb: levelOf(cells), sure: rise / (rise + LEAST_RISE / 2) };
+  return { ms: (1000 * sample) / RATE, levelDb: levelOf(cells), sure: rise / (rise + ONSET_THRESHOLD / 2) };
 }
 
 export const asHeard = ({ sample, rise }: Pick<Candidate, 'sample' | 'rise'>) => ({

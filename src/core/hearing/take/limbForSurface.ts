@@ -58,7 +58,7 @@ export function limbsHeard({ task, groove }: Pick<Take, 'task' | 'groove'>, kit:
  * Who struck, by what was struck; on one surface alone, or where no kit was learnt, only a limb that plays alone is
  * known.
  */
-export function whoStruck(
+export function limbForSurface(
   take: Pick<Take, 'task' | 'groove'>,
   kit: KnownKit | undefined,
 ): (surface?: Surface) => Limb | undefined {
@@ -85,7 +85,7 @@ export function loudnessOf(
 
 /** Strokes that were heard as hits of a take, its first bar at `firstBarMs` of their clock. */
 export function hitsOf(strokes: readonly HeardStroke[], take: Take, kit: KnownKit | undefined, firstBarMs: Ms): Hit[] {
-  const [who, loudness] = [whoStruck(take, kit), loudnessOf(strokes, kit)];
+  const [who, loudness] = [limbForSurface(take, kit), loudnessOf(strokes, kit)];
   return strokes.slice(0, MOST_HITS).map((stroke) => {
     const limb = who(stroke.surface);
     return {

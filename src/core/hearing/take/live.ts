@@ -1,15 +1,22 @@
 import { shiftOf } from '../detect/align';
 import { BANDS, FilterBank, HOP, RATE, WIDE_BANDS, type Powers } from '../dsp/bands';
-import { candidatesIn, FLOOR_SHARE, LEAST_RISE, PEAK_HOPS, withoutEchoes, type Candidate } from '../detect/candidates';
-import type { ClickEcho, Left } from '../detect/clicks';
+import {
+  candidatesIn,
+  FLOOR_SHARE,
+  ONSET_THRESHOLD,
+  PEAK_HOPS,
+  withoutEchoes,
+  type Candidate,
+} from '../detect/candidates';
+import type { ClickEcho, EchoResidual } from '../detect/clicks';
 import { DECIDE_BLIND, decideInformed } from '../kit/decide';
 import { NoiseFloor } from '../dsp/noiseFloor';
 import { asHeard, asStroke, heardAlone, inOrder, LEAST_WITH_KIT, type HeardStroke } from './hearing';
 import { echoIn, findStrokes, type FindOptions } from './find';
 import { narrowFloor } from '../kit/kit';
 import type { Expected } from '../kit/scoreSurfaces';
-import { noveltyOf } from '../dsp/onsetStrength';
-import { atHearingRate } from '../dsp/resample';
+import { onsetStrength } from '../dsp/onsetStrength';
+import { resampleTo48k } from '../dsp/resample';
 import { Looker, type SurfaceStroke } from '../kit/surfaces';
 
 /** A stroke is told when so many hops of it were heard; with them it is known to 100 ms from when it began. */
@@ -64,7 +71,7 @@ export class LiveHearing {
     this.unit = unitOf(sampleRate);
     this.expected = inOrder(options.expected);
     this.recorded = new Float32Array(30 * Math.round(sampleRate));
-    atHearingRate(new Float32Array(), sampleRate);
+    resampleTo48k(new Float32Array(), sampleRate);
   }
 
   /** The strokes that are told by this block, of any length. */
@@ -77,7 +84,7 @@ export class LiveHearing {
     const part = this.recorded.slice(from, this.heardTo + whole + margin);
     for (let index = 0; index < part.length; index++) if (!Number.isFinite(part[index]!)) part[index] = 0;
     const toRate = (samples: number) => Math.round((samples * RATE) / this.sampleRate);
-    const block48 = atHearingRate(part, this.sampleRate).slice(
+    const block48 = resampleTo48k(part, this.sampleRate).slice(
       toRate(this.heardTo - from),
       toRate(this.heardTo - from + whole),
     );
@@ -118,7 +125,7 @@ export class LiveHearing {
     if (echo?.isHeard) this.echo = echo;
   }
 
-  private listen(block: Float32Array, left?: Left): void {
+  private listen(block: Float32Array, left?: EchoResidual): void {
     if (this.powers.hops + block.length / HOP > KEPT_HOPS + SPARE_HOPS) this.letGo();
     const { powers } = this;
     const more = this.bank.feed(block);
@@ -140,7 +147,7 @@ export class LiveHearing {
         at: powers.hops,
       };
     // The last hops of the block before are told anew, now that what follows them is known.
-    noveltyOf(powers, this.floors.wide, Math.max(1, from - 4), this.novelty);
+    onsetStrength(powers, this.floors.wide, Math.max(1, from - 4), this.novelty);
   }
 
   private letGo(): void {
@@ -170,7 +177,7 @@ export class LiveHearing {
     if (!floors) return [];
     // A peak is known once the hops after it are, and that it is none of a lossy file's once what may follow is.
     const known = powers.hops - 22;
-    const least = options.kit?.surfaces.length ? LEAST_WITH_KIT : LEAST_RISE;
+    const least = options.kit?.surfaces.length ? LEAST_WITH_KIT : ONSET_THRESHOLD;
     const found = candidatesIn(this.samples.subarray(0, powers.hops * HOP), this.novelty.subarray(0, known), {
       least: () => least,
       from: Math.max(1, this.lastHop + 1),

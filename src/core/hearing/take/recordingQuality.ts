@@ -23,7 +23,7 @@ const CUT_LEVEL = 0.98;
 const HUM_SHARE = 0.6;
 
 /** Looks at a recording as a whole, so that it can be said what is wrong with it. */
-export function aboutRecording(samples: Float32Array, sampleRate: number): AboutRecording {
+export function recordingQuality(samples: Float32Array, sampleRate: number): AboutRecording {
   let loudest = 0;
   for (const value of samples) if (Math.abs(value) > loudest) loudest = Math.abs(value);
   const all = { seconds: 0, talk: 0, low: 0, power: 0 };

@@ -1,6 +1,6 @@
 import { GRACE_MS } from '../../schedule/strokes';
 import type { Ms } from '../../time/units';
-import { firstFrom } from '../../stats/lowerBound';
+import { lowerBound } from '../../stats/lowerBound';
 
 /**
  * One limb's part of a take, in time order: when its strokes were due, which of them are graces, and when it struck.
@@ -150,11 +150,11 @@ const HAIR: Ms = 1e-9;
 function band(due: readonly Ms[], reach: readonly Ms[], hitsMs: readonly Ms[]): { from: number[]; to: number[] } {
   const [from, to] = [[0], [0]];
   for (let row = 1, most = 0; row <= due.length; row++) {
-    most = Math.max(most, firstFrom(hitsMs, due[row - 1]! + reach[row - 1]! + HAIR));
+    most = Math.max(most, lowerBound(hitsMs, due[row - 1]! + reach[row - 1]! + HAIR));
     to[row] = most;
   }
   for (let row = due.length, least = Infinity; row >= 1; row--) {
-    least = Math.min(least, firstFrom(hitsMs, due[row - 1]! - reach[row - 1]! - HAIR));
+    least = Math.min(least, lowerBound(hitsMs, due[row - 1]! - reach[row - 1]! - HAIR));
     from[row] = least;
   }
   return { from, to };

@@ -1,6 +1,6 @@
 import type { Ms } from '../../time/units';
 import { assignHits, MISSED_COST, pairCost, type Assigned, type AssignOptions, type LimbLine } from './assign';
-import { firstFrom } from '../../stats/lowerBound';
+import { lowerBound } from '../../stats/lowerBound';
 
 /** A bar that was due. */
 export interface DueBar {
@@ -84,7 +84,7 @@ export function barByBar(
 }
 
 /** Which bar a moment lies in, from when each begins; −1 before the first. */
-const barAt = (startsMs: readonly Ms[], ms: Ms): number => firstFrom(startsMs, ms + 1e-6) - 1;
+const barAt = (startsMs: readonly Ms[], ms: Ms): number => lowerBound(startsMs, ms + 1e-6) - 1;
 
 /**
  * How many hits belong to each bar: a hit is of the bar in which the stroke is due that it is nearest to. One that
@@ -105,7 +105,7 @@ function struckInBars(lines: readonly LimbLine[], bars: readonly DueBar[]): numb
 function costOfBar(lines: readonly LimbLine[], bar: DueBar, shiftMs: Ms, scaleMs: Ms, longestGapMs: Ms): number {
   let total = 0;
   for (const { dueMs, hitsMs, isGrace } of lines) {
-    for (let index = firstFrom(dueMs, bar.startMs - 1e-6); index < dueMs.length; index++) {
+    for (let index = lowerBound(dueMs, bar.startMs - 1e-6); index < dueMs.length; index++) {
       const due = dueMs[index]!;
       if (due >= bar.endMs - 1e-6) break;
       if (isGrace[index]) continue;
@@ -120,7 +120,7 @@ function costOfBar(lines: readonly LimbLine[], bar: DueBar, shiftMs: Ms, scaleMs
 
 /** The nearest of sorted times; undefined where there are none. */
 function nearestTo(sorted: readonly Ms[], ms: Ms): Ms | undefined {
-  const index = firstFrom(sorted, ms);
+  const index = lowerBound(sorted, ms);
   const [before, after] = [sorted[index - 1], sorted[index]];
   if (before === undefined || after === undefined) return before ?? after;
   return ms - before < after - ms ? before : after;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { playedAlong } from './measureLatency';
+import { measureLatency } from './measureLatency';
 
 const clicks = Array.from({ length: 16 }, (_, index) => 600 * index);
 
@@ -8,7 +8,7 @@ describe('what a device adds, by playing along', () => {
   test('is the middle of how late the strokes are, whatever a few of them do', () => {
     const strokes = clicks.map((ms, index) => ms + 38 + [-4, 0, 3, 1][index % 4]!);
     strokes[3]! += 120;
-    const delay = playedAlong(strokes, clicks);
+    const delay = measureLatency(strokes, clicks);
     if (!delay.ok) throw new Error('It can be measured');
     expect(delay.value.ms).toBeGreaterThanOrEqual(38);
     expect(delay.value.ms).toBeLessThanOrEqual(39);
@@ -19,7 +19,7 @@ describe('what a device adds, by playing along', () => {
   test('moves with the strokes, early or as late as a slow device', () => {
     fc.assert(
       fc.property(fc.integer({ min: -190, max: 390 }), (late) => {
-        const delay = playedAlong(
+        const delay = measureLatency(
           clicks.map((ms) => ms + late),
           clicks,
         );
@@ -29,13 +29,13 @@ describe('what a device adds, by playing along', () => {
   });
 
   test('is not made up from too few strokes, or from uneven ones', () => {
-    const few = playedAlong(clicks.slice(0, 7), clicks);
+    const few = measureLatency(clicks.slice(0, 7), clicks);
     expect(few).toMatchObject({ ok: false, problems: [{ code: 'too-few', numbers: { strokes: 7 } }] });
-    const uneven = playedAlong(
+    const uneven = measureLatency(
       clicks.map((ms, index) => ms + (index % 2 ? 90 : -40)),
       clicks,
     );
     expect(uneven).toMatchObject({ ok: false, problems: [{ code: 'uneven' }] });
-    expect(playedAlong([], clicks).ok).toBe(false);
+    expect(measureLatency([], clicks).ok).toBe(false);
   });
 });

@@ -16,7 +16,7 @@ const OF_MEDIAN = 1.2533;
  * later than its click each came, with the half-width of its 95 % interval. What the player is late by is in it as
  * well: nobody can tell the two apart. A stroke belongs to the click it is nearest to, once.
  */
-export function playedAlong(strokesMs: readonly Ms[], clicksMs: readonly Ms[]): Result<Delay> {
+export function measureLatency(strokesMs: readonly Ms[], clicksMs: readonly Ms[]): Result<Delay> {
   const gap = Math.min(...clicksMs.slice(1).map((ms, index) => ms - clicksMs[index]!));
   const offs = clicksMs
     .flatMap((click) => {

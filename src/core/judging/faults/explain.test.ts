@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import type { Limb } from '../../groove/limbs';
 import { normal, randomFrom } from '../../random';
 import { pinnedLines } from '../../testing/pinned';
-import type { ErrorKind, HeardStroke } from './faultModels';
+import type { ErrorKind, MatchedNote } from './faultModels';
 import { explain, LEAST_SCORE } from './explain';
 import { fit } from '../../stats/robustRegression';
 
@@ -11,14 +11,14 @@ import { fit } from '../../stats/robustRegression';
  * figure that changes changes judgements: raise JUDGE_VERSION with it.
  */
 
-type Fault = (stroke: HeardStroke, index: number) => number;
+type Fault = (stroke: MatchedNote, index: number) => number;
 
 const LIMBS_IN_TURN: readonly Limb[] = ['right hand', 'right foot', 'right hand', 'left hand'];
 
 /** Strokes of a line of 8ths in 4/4, three limbs in turn, each with a fault over a player's own spread. */
-function strokes(count: number, fault: Fault = () => 0, more: (index: number) => Partial<HeardStroke> = () => ({})) {
+function strokes(count: number, fault: Fault = () => 0, more: (index: number) => Partial<MatchedNote> = () => ({})) {
   const random = randomFrom(7);
-  return Array.from({ length: count }, (_, index): HeardStroke => {
+  return Array.from({ length: count }, (_, index): MatchedNote => {
     const limb = LIMBS_IN_TURN[index % 4]!;
     const stroke = {
       limb,
@@ -37,13 +37,13 @@ function strokes(count: number, fault: Fault = () => 0, more: (index: number) =>
   });
 }
 
-const told = (all: readonly HeardStroke[]) => {
+const told = (all: readonly MatchedNote[]) => {
   const { all: explanations, second, spread } = explain(all);
   return pinnedLines([...explanations, { second: second ?? 'none' }, ...spread]);
 };
 
 describe('what known errors are explained by', () => {
-  const faults: Record<string, [ErrorKind | undefined, Fault, ((index: number) => Partial<HeardStroke>)?]> = {
+  const faults: Record<string, [ErrorKind | undefined, Fault, ((index: number) => Partial<MatchedNote>)?]> = {
     nothing: [undefined, () => 0],
     'a late foot': ['limb', ({ limb }) => (limb === 'right foot' ? 1.2 : 0)],
     'a late foot, and a hand that is uneven': [

@@ -1,5 +1,5 @@
 import type { Limb } from '../../groove/limbs';
-import { candidatesOf, LEAST_TOGETHER, type Candidate, type ErrorKind, type HeardStroke } from './faultModels';
+import { candidatesOf, LEAST_TOGETHER, type FaultModel, type ErrorKind, type MatchedNote } from './faultModels';
 import { fit, type Errors, type Fit } from '../../stats/robustRegression';
 import { sdOf } from '../../stats/estimates';
 
@@ -40,7 +40,7 @@ const WITHIN = 6;
 const PAIR_GAIN = 5;
 const RUNNERS_UP = 6;
 /** Every explanation of the errors of strokes, the best first; `second` is what is left when two are needed. */
-export function explain(strokes: readonly HeardStroke[]): {
+export function explain(strokes: readonly MatchedNote[]): {
   all: Explanation[];
   second?: Explanation;
   spread: Map<Limb, number>;
@@ -77,7 +77,7 @@ export function explain(strokes: readonly HeardStroke[]): {
  * Where off-beats are the swung strokes, early is a swing that is too straight and late are off-beats; where they are
  * the second strokes of doubles, they are those.
  */
-function oneNameEach<T extends { candidate: Candidate; explanation: Explanation }>(fitted: T[]): T[] {
+function oneNameEach<T extends { candidate: FaultModel; explanation: Explanation }>(fitted: T[]): T[] {
   const of = (kind: ErrorKind) => fitted.find(({ candidate }) => candidate.kind === kind);
   const [swing, off, doubles] = [of('swing'), of('off-beats'), of('doubles')];
   if (!off) return fitted;
@@ -89,7 +89,7 @@ function oneNameEach<T extends { candidate: Candidate; explanation: Explanation 
 
 /** Columns that go together by this much say the same. */
 const ALIKE = 0.9;
-function areAlike({ columns: [a] }: Candidate, { columns: [b] }: Candidate): boolean {
+function areAlike({ columns: [a] }: FaultModel, { columns: [b] }: FaultModel): boolean {
   let [both, ofA, ofB] = [0, 0, 0];
   for (const [index, one] of a!.entries()) {
     both += one * b![index]!;
@@ -106,7 +106,7 @@ const isSame = (one: Explanation, other: Explanation) =>
 const overlaps = (one: Explanation, other: Explanation): boolean =>
   one.kind === other.kind || one.limb === other.limb || !one.limb || !other.limb;
 
-function scored(candidate: Candidate, fitted: Fit, clean: Fit): { explanation: Explanation } {
+function scored(candidate: FaultModel, fitted: Fit, clean: Fit): { explanation: Explanation } {
   const { kind, of, sizeOf, among, strokes, limb, place, every } = candidate;
   const by = fitted.size[of]!;
   return {
@@ -162,7 +162,7 @@ function unevenOf(errors: Errors, limbs: readonly Limb[], clean: Fit): Explanati
 }
 
 /** A limb that is uneven where another is written with it, and steady alone. */
-function unevenTogether(errors: Errors, strokes: readonly HeardStroke[], limbs: readonly Limb[]): Explanation[] {
+function unevenTogether(errors: Errors, strokes: readonly MatchedNote[], limbs: readonly Limb[]): Explanation[] {
   return limbs.flatMap((limb, index) => {
     const own = errors.lines[index]!;
     const together = own.filter((stroke) => strokes[stroke]!.isTogether);
@@ -193,7 +193,7 @@ function unevenTogether(errors: Errors, strokes: readonly HeardStroke[], limbs: 
 function pairOf(
   errors: Errors,
   clean: Fit,
-  fitted: readonly { candidate: Candidate; explanation: Explanation }[],
+  fitted: readonly { candidate: FaultModel; explanation: Explanation }[],
 ): { score: number; both: [Explanation, Explanation] } | undefined {
   const simple = fitted.filter(({ candidate }) => candidate.columns.length === 1).slice(0, 1 + RUNNERS_UP);
   let best: { score: number; both: [Explanation, Explanation] } | undefined;

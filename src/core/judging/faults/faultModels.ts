@@ -1,7 +1,7 @@
 import type { Limb } from '../../groove/limbs';
 
 /** A stroke that was heard, as the explanations look at it. */
-export interface HeardStroke {
+export interface MatchedNote {
   limb: Limb;
   /** In tolerances of the level, late above 0. */
   error: number;
@@ -42,7 +42,7 @@ const PHRASES = [2, 4, 8];
 export const LEAST_TOGETHER = 4;
 
 /** One way to explain errors: columns that are fitted to them. */
-export interface Candidate {
+export interface FaultModel {
   kind: ErrorKind;
   columns: Float64Array[];
   /** Which of the columns says how far it is off, and what its size is against that. */
@@ -57,14 +57,14 @@ export interface Candidate {
 }
 
 /** What the errors of strokes may come from, as columns. */
-export function candidatesOf(strokes: readonly HeardStroke[], limbs: readonly Limb[]): Candidate[] {
-  const column = (of: (stroke: HeardStroke) => number) => {
+export function candidatesOf(strokes: readonly MatchedNote[], limbs: readonly Limb[]): FaultModel[] {
+  const column = (of: (stroke: MatchedNote) => number) => {
     const values = new Float64Array(strokes.length);
     for (const [index, stroke] of strokes.entries()) values[index] = of(stroke);
     return values;
   };
-  const count = (is: (stroke: HeardStroke) => boolean) => strokes.filter(is).length;
-  const one = (kind: ErrorKind, is: (stroke: HeardStroke) => boolean, more: Partial<Candidate> = {}): Candidate => ({
+  const count = (is: (stroke: MatchedNote) => boolean) => strokes.filter(is).length;
+  const one = (kind: ErrorKind, is: (stroke: MatchedNote) => boolean, more: Partial<FaultModel> = {}): FaultModel => ({
     kind,
     columns: [column((stroke) => (is(stroke) ? 1 : 0))],
     of: 0,
@@ -73,7 +73,7 @@ export function candidatesOf(strokes: readonly HeardStroke[], limbs: readonly Li
     strokes: count(is),
     ...more,
   });
-  const found: Candidate[] = [one('behind or ahead', () => true)];
+  const found: FaultModel[] = [one('behind or ahead', () => true)];
   const enough = limbs.filter((limb) => count((stroke) => stroke.limb === limb) >= 4);
   if (limbs.length > 1)
     for (const limb of enough)
@@ -100,7 +100,7 @@ export function candidatesOf(strokes: readonly HeardStroke[], limbs: readonly Li
       columns: [column(({ swungMs }) => -swungMs / mostSwung)],
     });
   for (const moments of [1, 2]) {
-    const is = ({ sinceSwitch }: HeardStroke) => sinceSwitch !== undefined && sinceSwitch < moments;
+    const is = ({ sinceSwitch }: MatchedNote) => sinceSwitch !== undefined && sinceSwitch < moments;
     if (count(is) >= 3) found.push(one('switch', is, { every: moments, among: 2 }));
   }
   const [first, last] = [strokes[0]!.dueMs, strokes.at(-1)!.dueMs];
@@ -118,7 +118,7 @@ export function candidatesOf(strokes: readonly HeardStroke[], limbs: readonly Li
 }
 
 /** From 1/2 where a phrase of so many bars begins down to −1/2 where it ends. */
-function inPhrase({ barInRun, dueMs }: HeardStroke, every: number, strokes: readonly HeardStroke[]): number {
+function inPhrase({ barInRun, dueMs }: MatchedNote, every: number, strokes: readonly MatchedNote[]): number {
   const starts = phraseStarts(strokes, every);
   const phrase = Math.floor(Math.max(0, barInRun) / every);
   const [from, to] = [starts.get(phrase) ?? dueMs, starts.get(phrase + 1)];
@@ -126,10 +126,10 @@ function inPhrase({ barInRun, dueMs }: HeardStroke, every: number, strokes: read
   return 0.5 - Math.min(1, Math.max(0, (dueMs - from) / long));
 }
 
-const known = new WeakMap<readonly HeardStroke[], Map<number, Map<number, number> & { long?: number }>>();
+const known = new WeakMap<readonly MatchedNote[], Map<number, Map<number, number> & { long?: number }>>();
 
 /** When the first stroke of each phrase is due, and how long the first phrase lasts. */
-function phraseStarts(strokes: readonly HeardStroke[], every: number) {
+function phraseStarts(strokes: readonly MatchedNote[], every: number) {
   const all = known.get(strokes) ?? new Map<number, Map<number, number> & { long?: number }>();
   known.set(strokes, all);
   const before = all.get(every);
@@ -146,9 +146,9 @@ function phraseStarts(strokes: readonly HeardStroke[], every: number) {
 
 /** The places that look farthest off, by what their own strokes say; among all of them. */
 function placesOf(
-  strokes: readonly HeardStroke[],
-  one: (kind: ErrorKind, is: (stroke: HeardStroke) => boolean, more: Partial<Candidate>) => Candidate,
-): Candidate[] {
+  strokes: readonly MatchedNote[],
+  one: (kind: ErrorKind, is: (stroke: MatchedNote) => boolean, more: Partial<FaultModel>) => FaultModel,
+): FaultModel[] {
   const places = new Map<string, { limb: Limb; errors: number[] }>();
   for (const { place, limb, error } of strokes) {
     const known_ = places.get(place) ?? { limb, errors: [] };

@@ -1,6 +1,6 @@
 import type { Height, Limb } from '../../groove/limbs';
 import type { Level } from '../../limits';
-import { grouped } from '../../stats/groupBy';
+import { groupBy } from '../../stats/groupBy';
 import { meanOf, medianOf, sdOf } from '../../stats/estimates';
 import type { StrokesFault } from './strokesFaults';
 
@@ -42,7 +42,7 @@ const WEAK_DB = 4;
 
 /** Everything that is wrong with how loud the strokes were, at most one of each kind a limb. */
 export function loudnessFaults(strokes: readonly LoudStroke[], level: Level): StrokesFault[] {
-  const limbs = [...grouped(strokes, ({ limb }) => limb)];
+  const limbs = [...groupBy(strokes, ({ limb }) => limb)];
   const main = (all: readonly LoudStroke[]) => all.filter(({ role }) => role === 'main');
   return limbs.flatMap(([limb, all]) =>
     [accentsFlat(main(all)), wanders(main(all), level, limbs.length), secondsWeak(all)].flatMap((one) =>
@@ -98,7 +98,7 @@ function wanders(strokes: readonly LoudStroke[], level: Level, limbs: number): S
 
 /** How far each stroke is from the middle of those of its height and surface, in decibels. */
 function apartFromTheirOwn(strokes: readonly LoudStroke[]): number[] {
-  return [...grouped(strokes, ({ surface, height }) => `${surface} ${height}`).values()].flatMap((all) => {
+  return [...groupBy(strokes, ({ surface, height }) => `${surface} ${height}`).values()].flatMap((all) => {
     const middle = medianOf(all.map(({ db }) => db));
     return all.length < LEAST_OF_EACH ? [] : all.map(({ db }) => db - middle);
   });

@@ -8,7 +8,7 @@ import { emptyTake, playedTake } from '../../testing/takes';
 import { judge, JUDGE_VERSION } from '../verdict/judge';
 import type { BarWindow } from '../types/judgement';
 import { kitPlaying, type KitFault, type KitSize } from '../../simulate/kitFaults';
-import { notHeardTake } from '../../practice/manualEntry';
+import { manualEntry } from '../../practice/manualEntry';
 import type { Playing } from '../../simulate/simulatedKit';
 import { figuresOfTake, tempoCurve } from '../report/takeFigures';
 
@@ -115,7 +115,7 @@ describe(`judgements, version ${JUDGE_VERSION}`, () => {
   });
 
   test('what nothing listened to', () => {
-    expect(judge(notHeardTake(backbeat, 72, 9000), 'advanced').verdict).toMatchObject({
+    expect(judge(manualEntry(backbeat, 72, 9000), 'advanced').verdict).toMatchObject({
       about: 'not heard',
       practise: { bpm: 72, click: 'counts', limbs: ['right hand', 'left hand', 'right foot'] },
     });

@@ -7,7 +7,7 @@ import type { Schedule } from '../../schedule/timed';
 import { format } from '../../time/fraction';
 import type { Ms } from '../../time/units';
 import type { Alignment } from '../align/align';
-import type { HeardStroke } from './faultModels';
+import type { MatchedNote } from './faultModels';
 import { explain, type Explanation } from './explain';
 import type { Figures } from '../types/figures';
 import { inDb, loudnessFaults, type LoudStroke } from './loudness';
@@ -16,9 +16,9 @@ import { factsOf, limbsTogether, switchesOf, type StrokeFacts } from './strokeFa
 import {
   barsLeftOut,
   displacedBars,
-  flamsOff,
-  leftOut,
-  struckInVain,
+  flamSpacing,
+  missedNotes,
+  extraHits,
   type DueStroke,
   type StrokesFault,
 } from './strokesFaults';
@@ -53,7 +53,7 @@ interface Heard {
 const DISPLACED_FROM = 0.4;
 
 /** Every explanation of a take, of its errors and of its strokes, on one scale. */
-export function foundIn(heard: Heard): Found[] {
+export function scoreFaults(heard: Heard): Found[] {
   const { take, level, form, timed, strokes, extra, laid, toleranceMs, countMs, byLimb } = heard;
   const judged = strokes.filter(({ stroke, outcome }) => stroke.role !== 'grace' && outcome !== 'not judgeable');
   const namesLimbs = take.hits.some(({ limb }) => limb !== undefined);
@@ -68,11 +68,11 @@ export function foundIn(heard: Heard): Found[] {
   }));
   const { gone, fault: barsGone } = barsLeftOut(due, laid.silent);
   const ofStrokes: (StrokesFault | undefined)[] = [
-    ...leftOut(due, (bar) => gone.has(bar)),
+    ...missedNotes(due, (bar) => gone.has(bar)),
     isRunOut(laid, gone) ? barsDisplaced(laid) : (barsGone ?? barsDisplaced(laid)),
-    struckInVain(due, extra),
+    extraHits(due, extra),
     namesLimbs ? displacedBars(due, extra, toleranceMs) : undefined,
-    flamsOff(flamGaps(strokes, byLimb).map(({ gapMs }) => gapMs)),
+    flamSpacing(flamGaps(strokes, byLimb).map(({ gapMs }) => gapMs)),
     ...loudnessFaults(loudStrokes(judged, take), level),
   ];
   const { all, second } = explain(heardStrokes(judged, form, facts, toleranceMs, namesLimbs));
@@ -146,11 +146,11 @@ function heardStrokes(
   facts: StrokeFacts,
   toleranceMs: Ms,
   namesLimbs: boolean,
-): HeardStroke[] {
+): MatchedNote[] {
   const due = judged.map(({ stroke }) => stroke);
   const sinceSwitch = switchesOf(due, form);
   const limbsAt = limbsTogether(due);
-  return judged.flatMap(({ stroke, errorMs }): HeardStroke[] => {
+  return judged.flatMap(({ stroke, errorMs }): MatchedNote[] => {
     if (errorMs === undefined) return [];
     const { limb, barInRun, written, role, ms, bar } = stroke;
     return [

@@ -5,7 +5,7 @@ import { barLength } from '../../grid/meter';
 import type { Schedule, TimedStroke } from '../../schedule/timed';
 import { format, toNumber, type WholeNotes } from '../../time/fraction';
 import type { Ms } from '../../time/units';
-import { grouped } from '../../stats/groupBy';
+import { groupBy } from '../../stats/groupBy';
 
 /**
  * What is known of a stroke beside when it is due: from its bar's own beginning and end, at whatever tempo that goes.
@@ -77,7 +77,7 @@ export function switchesOf(strokes: readonly TimedStroke[], form: Form): Map<Ms,
   const since = new Map<Ms, SinceSwitch>();
   let division: number | undefined;
   let last: SinceSwitch | undefined;
-  for (const [ms, [stroke]] of grouped(strokes, ({ ms }) => ms)) {
+  for (const [ms, [stroke]] of groupBy(strokes, ({ ms }) => ms)) {
     const now = perQuarter(stroke!, form);
     if (division !== undefined && now !== division) last = { moments: 0, from: division, to: now };
     else if (last) last = { ...last, moments: last.moments + 1 };
@@ -90,6 +90,6 @@ export function switchesOf(strokes: readonly TimedStroke[], form: Form): Map<Ms,
 /** How many limbs are written at a moment; graces and second strokes are left out. */
 export function limbsTogether(strokes: readonly TimedStroke[]): (ms: Ms) => number {
   const main = strokes.filter(({ role }) => role === 'main');
-  const limbs = grouped(main, ({ ms }) => Math.round(ms));
+  const limbs = groupBy(main, ({ ms }) => Math.round(ms));
   return (ms) => new Set(limbs.get(Math.round(ms))?.map(({ limb }) => limb)).size;
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Limb } from '../../groove/limbs';
 import { pinnedLines } from '../../testing/pinned';
-import { barsLeftOut, displacedBars, flamsOff, leftOut, struckInVain, type DueStroke } from './strokesFaults';
+import { barsLeftOut, displacedBars, flamSpacing, missedNotes, extraHits, type DueStroke } from './strokesFaults';
 
 /** Faults of which strokes were struck, and how they weigh, pinned. */
 
@@ -29,15 +29,15 @@ const lost = { hitMs: undefined };
 
 describe('strokes that were left out', () => {
   const of = (all: readonly DueStroke[], isGone: (bar: number) => boolean = () => false) =>
-    pinnedLines(leftOut(all, isGone));
+    pinnedLines(missedNotes(all, isGone));
 
   test('by limb, from two and from 6 in a hundred of its own on', () => {
     const without = (limb: Limb, count: number) => {
       let left = count;
       return strokes(8, (one) => (one.limb === limb && left-- > 0 ? lost : {}));
     };
-    expect(leftOut(without('right foot', 1), () => false)).toEqual([]);
-    expect(leftOut(without('right hand', 3), () => false)).toEqual([]);
+    expect(missedNotes(without('right foot', 1), () => false)).toEqual([]);
+    expect(missedNotes(without('right hand', 3), () => false)).toEqual([]);
     expect(of(without('right foot', 2))).toMatchSnapshot();
     expect(of(without('right hand', 4))).toMatchSnapshot();
     expect(of(without('right hand', 64))).toMatchSnapshot();
@@ -69,14 +69,14 @@ describe('bars that were left out', () => {
 
 describe('hits that nothing asked for', () => {
   const hits = (count: number, limb?: Limb) => Array.from({ length: count }, () => ({ ...(limb && { limb }) }));
-  const of = (extra: { limb?: Limb }[]) => pinnedLines([struckInVain(strokes(10), extra) ?? 'none']);
+  const of = (extra: { limb?: Limb }[]) => pinnedLines([extraHits(strokes(10), extra) ?? 'none']);
   test('from 4 in a hundred on; of the limb that has most', () => {
     expect(of(hits(3, 'right foot'))).toMatchSnapshot();
     expect(of(hits(4, 'right foot'))).toMatchSnapshot();
     expect(of([...hits(5, 'right foot'), ...hits(6, 'right hand')])).toMatchSnapshot();
     expect(of([...hits(30), ...hits(1, 'right hand')])).toMatchSnapshot();
-    expect(struckInVain([], hits(3))).toBeUndefined();
-    expect(struckInVain(strokes(1), hits(1, 'right foot'))).toBeUndefined();
+    expect(extraHits([], hits(3))).toBeUndefined();
+    expect(extraHits(strokes(1), hits(1, 'right foot'))).toBeUndefined();
   });
 });
 
@@ -111,9 +111,9 @@ describe('a limb that plays its figure elsewhere', () => {
 });
 
 test('flams, by the middle of their gaps', () => {
-  const of = (...gaps: number[]) => pinnedLines([flamsOff(gaps) ?? 'none']);
-  expect(flamsOff([2, 2])).toBeUndefined();
-  expect([flamsOff([12, 12, 12]), flamsOff([45, 45, 45])]).toEqual([undefined, undefined]);
+  const of = (...gaps: number[]) => pinnedLines([flamSpacing(gaps) ?? 'none']);
+  expect(flamSpacing([2, 2])).toBeUndefined();
+  expect([flamSpacing([12, 12, 12]), flamSpacing([45, 45, 45])]).toEqual([undefined, undefined]);
   expect(of(11, 11, 11)).toMatchSnapshot();
   expect(of(46, 46, 46)).toMatchSnapshot();
   expect(of(2, 9, 4, 30, 5)).toMatchSnapshot();

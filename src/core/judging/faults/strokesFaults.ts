@@ -1,9 +1,9 @@
 import type { Limb } from '../../groove/limbs';
 import type { Ms } from '../../time/units';
 import { GRACE_MS } from '../../schedule/strokes';
-import { grouped } from '../../stats/groupBy';
+import { groupBy } from '../../stats/groupBy';
 import { extraCost, MISSED_COST, pairCost } from '../align/assign';
-import { firstFrom } from '../../stats/lowerBound';
+import { lowerBound } from '../../stats/lowerBound';
 import { medianOf, sdOf } from '../../stats/estimates';
 
 /**
@@ -45,7 +45,7 @@ const BAR_STROKES = 3;
 const ratio = (count: number, of: number, share: number) => (count ? count * Math.log(count / of / share) : 0);
 
 /** Strokes of a limb that were left out, as a share of its own: how much likelier than that a good player does so. */
-export function leftOut(strokes: readonly DueStroke[], isGone: (bar: number) => boolean): StrokesFault[] {
+export function missedNotes(strokes: readonly DueStroke[], isGone: (bar: number) => boolean): StrokesFault[] {
   const there = strokes.filter(({ barInRun }) => !isGone(barInRun));
   const missedInAll = there.filter(({ hitMs }) => hitMs === undefined).length;
   return limbsOf(there).flatMap((limb) => {
@@ -96,10 +96,7 @@ export function barsLeftOut(
 }
 
 /** Hits that nothing asked for: how much likelier than chance, of the limb that has most. */
-export function struckInVain(
-  strokes: readonly DueStroke[],
-  extra: readonly { limb?: Limb }[],
-): StrokesFault | undefined {
+export function extraHits(strokes: readonly DueStroke[], extra: readonly { limb?: Limb }[]): StrokesFault | undefined {
   const limbs = limbsOf(strokes);
   if (extra.length < EXTRA_FAULT * strokes.length) return undefined;
   const expected = (EXTRA_SHARE * strokes.length) / Math.max(1, limbs.length);
@@ -150,7 +147,7 @@ export function displacedBars(
     const own = strokes.filter((stroke) => stroke.limb === limb);
     const beside = extraCost({ dueMs: own.map(({ dueMs }) => dueMs) }, toleranceMs);
     const inVain = extra.flatMap((hit) => (hit.limb === limb ? [hit.ms] : [])).sort((a, b) => a - b);
-    const byBar = grouped(own, ({ barInRun }) => barInRun);
+    const byBar = groupBy(own, ({ barInRun }) => barInRun);
     for (const [bar, here] of byBar) {
       const off = here.filter(
         ({ dueMs, hitMs }) => hitMs === undefined || Math.abs(hitMs - dueMs) > FAR_OFF * toleranceMs,
@@ -160,7 +157,7 @@ export function displacedBars(
       const [from, to] = [here[0]!.dueMs - 2.5 * slotMs, here.at(-1)!.dueMs + 2.5 * slotMs];
       const free = [
         ...here.flatMap(({ hitMs }) => (hitMs === undefined ? [] : [hitMs])),
-        ...inVain.slice(firstFrom(inVain, from), firstFrom(inVain, to)),
+        ...inVain.slice(lowerBound(inVain, from), lowerBound(inVain, to)),
       ].sort((a, b) => a - b);
       const before = costOf(
         here.map(({ dueMs, hitMs }) => hitMs && hitMs - dueMs),
@@ -229,7 +226,7 @@ const FLAM_HANDICAP = 2;
 const ONSET_MS: Ms = 3;
 
 /** Flams that are flat or wide, from how far before each stroke its grace came. */
-export function flamsOff(gapsMs: readonly Ms[]): StrokesFault | undefined {
+export function flamSpacing(gapsMs: readonly Ms[]): StrokesFault | undefined {
   if (gapsMs.length < 3) return undefined;
   const gapMs = medianOf(gapsMs);
   if (gapMs >= LEAST_GAP && gapMs <= MOST_GAP) return undefined;

@@ -15,9 +15,9 @@ import {
   estimatedDifference,
   estimatedMean,
   estimatedShare,
-  estimatedSpread,
+  standardDeviationInterval,
   sdOf,
-  studentPoint,
+  tQuantile,
 } from '../../stats/estimates';
 import { figuresOfTake, tempoCurve } from './takeFigures';
 
@@ -145,7 +145,7 @@ describe('the 95 % interval', () => {
       expect(share).toBeLessThan(98.5);
     };
     around(held((seed) => estimatedMean(drawn(count, seed, 5)), 5));
-    around(held((seed) => estimatedSpread(count, sdOf(drawn(count, seed))), 10));
+    around(held((seed) => standardDeviationInterval(count, sdOf(drawn(count, seed))), 10));
     around(held((seed) => estimatedDifference(drawn(count, seed, 7), drawn(count, seed + 1000)), 7));
   });
 
@@ -159,7 +159,7 @@ describe('the 95 % interval', () => {
 
   test('is Student’s, and a share’s is Wilson’s', () => {
     // Tables: t at 97.5 % with 5, 10 and 30 degrees of freedom.
-    expect([5, 10, 30].map((freedom) => studentPoint(freedom).toFixed(2))).toEqual(['2.57', '2.23', '2.04']);
+    expect([5, 10, 30].map((freedom) => tQuantile(freedom).toFixed(2))).toEqual(['2.57', '2.23', '2.04']);
     const { value, low, high } = estimatedShare(0, 20);
     expect(value).toBe(0);
     expect(low).toBe(0);

@@ -7,15 +7,15 @@ import { div, toNumber } from '../../time/fraction';
 import type { Ms } from '../../time/units';
 import { trendOf } from '../types/figures';
 import { flamGaps, loudStrokes } from '../faults/scoreFaults';
-import { grouped } from '../../stats/groupBy';
+import { groupBy } from '../../stats/groupBy';
 import type { JudgedStroke, Judgement } from '../types/judgement';
 import { accentDistance, secondsAbove } from '../faults/loudness';
 import {
   estimatedDifference,
   estimatedMean,
   estimatedShare,
-  estimatedSpread,
-  meanKnown,
+  standardDeviationInterval,
+  meanInterval,
   sdOf,
   type Estimate,
 } from '../../stats/estimates';
@@ -65,20 +65,24 @@ type Made = (kind: FigureKind, of: string, estimate: Estimate, meant?: number) =
 function limbFigures({ byLimb }: Judgement, heard: readonly Heard[], one: Made): TakeFigure[] {
   return byLimb.flatMap(({ limb, matched, missed, sdAroundTrendMs }) => [
     one('limb', limb, estimatedMean(heard.filter(({ stroke }) => stroke.limb === limb).map(({ errorMs }) => errorMs))),
-    one('evenness', limb, estimatedSpread(matched, sdAroundTrendMs, 2)),
+    one('evenness', limb, standardDeviationInterval(matched, sdAroundTrendMs, 2)),
     one('left out', limb, estimatedShare(missed, matched + missed)),
   ]);
 }
 
 function rateFigures(heard: readonly Heard[], form: Form, one: Made): TakeFigure[] {
-  const rates = grouped(heard, ({ stroke }) => perQuarter(stroke, form));
+  const rates = groupBy(heard, ({ stroke }) => perQuarter(stroke, form));
   return [...rates]
     .sort(([a], [b]) => a - b)
     .flatMap(([rate, all]) => {
       const errors = all.map(({ errorMs }) => errorMs);
       return [
         one('rate', String(rate), estimatedMean(errors)),
-        one('rate spread', String(rate), estimatedSpread(errors.length, errors.length > 1 ? sdOf(errors) : null)),
+        one(
+          'rate spread',
+          String(rate),
+          standardDeviationInterval(errors.length, errors.length > 1 ? sdOf(errors) : null),
+        ),
       ];
     });
 }
@@ -100,7 +104,7 @@ function switchFigures(heard: readonly Heard[], judged: readonly JudgedStroke[],
       .find(({ length }) => length >= ENOUGH_OTHERS) ?? heard;
   const trend = trendOf(others.map(({ stroke, errorMs }) => ({ dueMs: stroke.ms, errorMs })));
   const after = heard.filter((each) => momentsSince(each) < AFTER_SWITCH);
-  const pairs = grouped(after, ({ stroke }) => {
+  const pairs = groupBy(after, ({ stroke }) => {
     const { from, to } = since.get(stroke.ms)!;
     return `${from}>${to}`;
   });
@@ -120,7 +124,7 @@ function swingFigures(heard: readonly Heard[], facts: StrokeFacts, form: Form, o
     return [{ value, meant: share, played: share + (each.errorMs - lateOnMs(each.stroke)) / pair }];
   });
   const ratio = (share: number) => Math.max(0.01, share) / Math.max(0.01, 1 - share);
-  return [...grouped(played, ({ value }) => value)].map(([value, all]) => {
+  return [...groupBy(played, ({ value }) => value)].map(([value, all]) => {
     const { n, value: share, low, high } = estimatedMean(all.map((each) => each.played));
     const meant = all.reduce((total, each) => total + each.meant, 0) / all.length;
     const [mid, from, to] = [share, low, high].map((each) => (each === null ? null : ratio(each)));
@@ -146,7 +150,7 @@ function errorsOfOthers(heard: readonly Heard[], facts: StrokeFacts): (stroke: T
 function togetherFigures(heard: readonly Heard[], one: Made): TakeFigure[] {
   const main = heard.filter(({ stroke }) => stroke.role === 'main');
   const pairs = new Map<string, number[]>();
-  for (const all of grouped(main, ({ stroke }) => Math.round(stroke.ms)).values())
+  for (const all of groupBy(main, ({ stroke }) => Math.round(stroke.ms)).values())
     for (const [index, first] of all.entries())
       for (const second of all.slice(index + 1)) {
         const [a, b] = [first, second].sort((x, y) => x.stroke.limb.localeCompare(y.stroke.limb));
@@ -166,7 +170,7 @@ function phraseFigures({ schedule }: Judgement, heard: readonly Heard[], one: Ma
     .filter((every) => bars >= 3 * every)
     .map((every) => {
       const gains = [
-        ...grouped(heard, ({ stroke }) => Math.floor(Math.max(0, stroke.barInRun) / every)).values(),
+        ...groupBy(heard, ({ stroke }) => Math.floor(Math.max(0, stroke.barInRun) / every)).values(),
       ].flatMap((all) => {
         const trend = trendOf(all.map(({ stroke, errorMs }) => ({ dueMs: stroke.ms, errorMs })));
         const [from, to] = [all[0]!.stroke.ms, all.at(-1)!.stroke.ms];
@@ -177,7 +181,7 @@ function phraseFigures({ schedule }: Judgement, heard: readonly Heard[], one: Ma
 }
 
 function loudnessFigures(take: Take, judged: readonly JudgedStroke[], one: Made): TakeFigure[] {
-  const byLimb = grouped(loudStrokes(judged, take), ({ limb }) => limb);
+  const byLimb = groupBy(loudStrokes(judged, take), ({ limb }) => limb);
   return LIMBS.flatMap((limb) => {
     const all = byLimb.get(limb) ?? [];
     const main = all.filter(({ role }) => role === 'main');
@@ -197,7 +201,7 @@ function loudnessFigures(take: Take, judged: readonly JudgedStroke[], one: Made)
 
 /** How far before its stroke the grace of each flam came, by the hand that strikes the main stroke. */
 const flamFigures = ({ strokes, byLimb }: Judgement, one: Made): TakeFigure[] =>
-  [...grouped(flamGaps(strokes, byLimb), ({ limb }) => limb)].map(([limb, all]) =>
+  [...groupBy(flamGaps(strokes, byLimb), ({ limb }) => limb)].map(([limb, all]) =>
     one('flam', limb, estimatedMean(all.map(({ gapMs }) => gapMs))),
   );
 
@@ -209,7 +213,7 @@ function doubleFigures(heard: readonly Heard[], facts: StrokeFacts, one: Made): 
     const first = stroke.role === 'second' ? firsts.get(key(stroke)) : undefined;
     return first ? [{ limb: stroke.limb, late: errorMs - first.errorMs }] : [];
   });
-  return [...grouped(gaps, ({ limb }) => limb)].map(([limb, all]) =>
+  return [...groupBy(gaps, ({ limb }) => limb)].map(([limb, all]) =>
     one('doubles', limb, estimatedMean(all.map(({ late }) => late))),
   );
 }
@@ -229,7 +233,7 @@ export function tempoCurve(take: Take, judgement: Judgement): TempoPoint[] {
   // Of a chart whose beat changes, all in the beat it begins with.
   const bpmOf = ({ tempo }: FormBar) => tempo.bpm * toNumber(div(tempo.beat, beat));
   const heard = judgement.strokes.filter((each): each is Heard => each.errorMs !== undefined);
-  const bars = [...grouped(heard, ({ stroke }) => Math.max(0, stroke.barInRun))].map(([barInRun, all]) => ({
+  const bars = [...groupBy(heard, ({ stroke }) => Math.max(0, stroke.barInRun))].map(([barInRun, all]) => ({
     barInRun,
     dueMs: all.reduce((total, { stroke }) => total + stroke.ms, 0) / all.length,
     errorMs: all.reduce((total, { errorMs }) => total + errorMs, 0) / all.length,
@@ -248,6 +252,6 @@ export const comparedOf = (take: Take, judgement: Judgement): Compared => ({
   figures: figuresOfTake(take, judgement),
   places: judgement.byPlace.map(({ limb, bar, written, matched, meanErrorMs, sdErrorMs }) => ({
     ...placeJudged(take, limb, bar, written),
-    ...meanKnown(matched, meanErrorMs, sdErrorMs),
+    ...meanInterval(matched, meanErrorMs, sdErrorMs),
   })),
 });

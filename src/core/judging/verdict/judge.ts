@@ -17,9 +17,9 @@ import {
   type Placed,
   type Tolerance,
 } from '../types/figures';
-import { foundIn } from '../faults/scoreFaults';
+import { scoreFaults } from '../faults/scoreFaults';
 import { withoutFreeHits } from '../align/freeBars';
-import { grouped } from '../../stats/groupBy';
+import { groupBy } from '../../stats/groupBy';
 import type {
   BarWindow,
   ExerciseFigures,
@@ -121,7 +121,7 @@ export function judge(played: Take, tolerance: Tolerance, bars: BarWindow = { fr
   }));
   const byPlace = placesOf(judged);
   const figures = figuresFor(judged, extra.length);
-  const found = foundIn({
+  const found = scoreFaults({
     take,
     level: levelOf(tolerance),
     form,
@@ -205,7 +205,7 @@ function figuresFor(strokes: readonly JudgedStroke[], extra: number): Figures {
 }
 
 function placesOf(strokes: readonly JudgedStroke[]): PlaceFigures[] {
-  const places = grouped(strokes, ({ stroke }) => `${stroke.limb} ${stroke.bar} ${format(stroke.written)}`);
+  const places = groupBy(strokes, ({ stroke }) => `${stroke.limb} ${stroke.bar} ${format(stroke.written)}`);
   return [...places.values()].map((all) => {
     const { limb, bar, written } = all[0]!.stroke;
     return { limb, bar, written, ...figuresFor(all, 0) };
@@ -214,8 +214,8 @@ function placesOf(strokes: readonly JudgedStroke[]): PlaceFigures[] {
 
 function exercisesOf(strokes: readonly JudgedStroke[], extra: readonly ExtraHit[], { bars }: Form): ExerciseFigures[] {
   const exerciseAt = (barInRun: number) => bars[Math.max(0, barInRun)]?.origin.exercise;
-  const played = grouped(strokes, ({ stroke }) => exerciseAt(stroke.barInRun));
-  const beside = grouped(extra, ({ barInRun }) => exerciseAt(barInRun));
+  const played = groupBy(strokes, ({ stroke }) => exerciseAt(stroke.barInRun));
+  const beside = groupBy(extra, ({ barInRun }) => exerciseAt(barInRun));
   return [...played]
     .flatMap(([exercise, all]) =>
       exercise === undefined ? [] : [{ exercise, ...figuresFor(all, beside.get(exercise)?.length ?? 0) }],

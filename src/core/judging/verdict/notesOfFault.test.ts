@@ -5,7 +5,7 @@ import type { Limb } from '../../groove/limbs';
 import { backbeat, KIT_FAULTS_SHOWN } from '../../testing/kitFaultsShown';
 import { emptyTake, playedTake } from '../../testing/takes';
 import { exact, format } from '../../time/fraction';
-import { blamedIn } from './notesOfFault';
+import { notesOfFault } from './notesOfFault';
 import { judge } from './judge';
 import { placeJudged } from './verdict';
 
@@ -22,7 +22,7 @@ const LINES: Record<string, Groove> = {
 function framed(groove: Groove, verdict: Partial<Verdict>): string {
   const take = playedTake({}, emptyTake(groove, { rounds: 1 }));
   const judgement = judge(take, 'advanced');
-  const isBlamed = blamedIn(take, { ...judgement, verdict: { ...judgement.verdict, numbers: {}, ...verdict } });
+  const isBlamed = notesOfFault(take, { ...judgement, verdict: { ...judgement.verdict, numbers: {}, ...verdict } });
   return judgement.strokes
     .filter(({ stroke }) => isBlamed(stroke))
     .map(({ stroke: { limb, written, role } }) => `${limb} ${format(written)} ${role}`)

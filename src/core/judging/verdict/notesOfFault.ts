@@ -6,7 +6,7 @@ import { placeJudged } from './verdict';
 import { factsOf, limbsTogether, switchesOf } from '../faults/strokeFacts';
 
 /** Which strokes a verdict is about, for being shown; none where it is about everything. */
-export function blamedIn(take: Take, { verdict, schedule, strokes }: Judgement): (stroke: TimedStroke) => boolean {
+export function notesOfFault(take: Take, { verdict, schedule, strokes }: Judgement): (stroke: TimedStroke) => boolean {
   const { about, limb, place } = verdict;
   const ofLimb = (stroke: TimedStroke) => !limb || stroke.limb === limb;
   if (place)

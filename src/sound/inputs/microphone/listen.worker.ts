@@ -1,14 +1,14 @@
 import { expose, transfer } from 'comlink';
-import type { Delay, KitJson, Told } from '@/core/documents/ears';
+import type { Delay, KitJson, SurfaceAccuracy } from '@/core/documents/ears';
 import type { Take } from '@/core/documents/take';
 import type { Surface } from '@/core/groove/limbs';
 import { learnKit, LiveHearing, type HeardStroke, type Kit } from '@/core/hearing/index';
 import { RATE } from '@/core/hearing/dsp/bands';
 import { clickDelayIn, withoutClicks, type FindOptions } from '@/core/hearing/take/find';
-import { hearTake, type TakeHeard } from '@/core/hearing/take/heardTake';
+import { transcribeTake, type TakeHeard } from '@/core/hearing/take/transcribeTake';
 import { kitOf, writeKit } from '@/core/hearing/kit/kitJson';
 import type { Expected } from '@/core/hearing/kit/scoreSurfaces';
-import { whatIsTold } from '@/core/hearing/take/crossValidateKit';
+import { crossValidateKit } from '@/core/hearing/take/crossValidateKit';
 import { LONGEST_KEPT_MS, LONGEST_TAKE_MS } from '@/core/limits';
 import type { Ms } from '@/core/time/units';
 import type { Recorded } from '../../recorder.worklet';
@@ -111,7 +111,7 @@ function hear(
   const { fromFrame, skipped } = tape!;
   const samples = live!.recording;
   const firstBarMs = (1000 * (firstBarFrame - fromFrame)) / rate;
-  const heard = hearTake(
+  const heard = transcribeTake(
     played,
     { samples, sampleRate: rate, firstBarMs },
     { ...(kit?.surfaces.length && { kit: kitOf(kit) }), clicks, delayMs, onShare },
@@ -127,9 +127,9 @@ function hear(
 const recorded = (): Float32Array => live?.recording.slice() ?? new Float32Array();
 
 /** What recordings of single surfaces teach, and what can be told by it. */
-function learn(recordings: { surface: Surface; samples: Float32Array }[]): { kit: KitJson; told: Told[] } {
+function learn(recordings: { surface: Surface; samples: Float32Array }[]): { kit: KitJson; told: SurfaceAccuracy[] } {
   const all = recordings.map((one) => ({ ...one, sampleRate: rate }));
-  return { kit: writeKit(learnKit(all)), told: whatIsTold(all) };
+  return { kit: writeKit(learnKit(all)), told: crossValidateKit(all) };
 }
 
 /**

@@ -1,5 +1,5 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
-import type { Delay, KitJson, Told } from '@/core/documents/ears';
+import type { Delay, KitJson, SurfaceAccuracy } from '@/core/documents/ears';
 import type { Take } from '@/core/documents/take';
 import type { Surface } from '@/core/groove/limbs';
 import type { HeardStroke } from '@/core/hearing/index';
@@ -162,8 +162,9 @@ export class Microphone {
   recorded = (): Promise<Float32Array> => this.remote.recorded();
 
   /** What recordings of single surfaces teach, and what can be told by it. */
-  learn = (recordings: { surface: Surface; samples: Float32Array }[]): Promise<{ kit: KitJson; told: Told[] }> =>
-    this.remote.learn(recordings);
+  learn = (
+    recordings: { surface: Surface; samples: Float32Array }[],
+  ): Promise<{ kit: KitJson; told: SurfaceAccuracy[] }> => this.remote.learn(recordings);
 
   /** How much later than sent the clicks came back since it began; undefined where they did not. */
   async clickDelay(clicks: Clicks): Promise<Delay | undefined> {

@@ -3,7 +3,7 @@ import type { Take } from '@/core/documents/take';
 import type { Ms } from '@/core/time/units';
 import { audioOutput } from '../../output';
 import type { VoiceName } from '../../voiceNames';
-import { earsHere } from '../ears';
+import { inputSettings } from '../ears';
 import type { Strike } from '../input';
 import type { Clicks, RecordedTake } from './listen.worker';
 import type { Microphone } from './microphone';
@@ -50,7 +50,7 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
     const [{ Microphone: One }] = await brought();
     if (microphone.current) return;
     // Asked for twice at once it is opened once.
-    opening.current ??= One.open(earsHere().microphone?.deviceId).finally(() => (opening.current = undefined));
+    opening.current ??= One.open(inputSettings().microphone?.deviceId).finally(() => (opening.current = undefined));
     const opened = await opening.current;
     if (isLeft.current) opened.close();
     else microphone.current = opened;
@@ -60,10 +60,10 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
   const begin = useCallback(
     async (take?: Pick<Take, 'task' | 'groove'>, sounding?: Sounding) => {
       const fromMs = microphone.current!.nowMs;
-      const [, { dueIn, loudnessOf, whoStruck }] = await brought();
-      const { kit } = earsHere().microphone ?? {};
+      const [, { dueIn, loudnessOf, limbForSurface }] = await brought();
+      const { kit } = inputSettings().microphone ?? {};
       const delayMs = delayOf(microphone.current!);
-      const [who, loudness] = [take ? whoStruck(take, kit) : () => undefined, loudnessOf([], kit)];
+      const [who, loudness] = [take ? limbForSurface(take, kit) : () => undefined, loudnessOf([], kit)];
       const first = sounding ? sounding.firstBarMs + delayMs : 0;
       await microphone.current!.begin({
         fromMs,
@@ -103,7 +103,7 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
     ): Promise<RecordedTake | undefined> => {
       const one = microphone.current;
       if (!one) return undefined;
-      const { kit } = earsHere().microphone ?? {};
+      const { kit } = inputSettings().microphone ?? {};
       return one.hear(
         sounding.unheard,
         {
@@ -121,11 +121,11 @@ export function useMicrophone(onStrike: (strike: Strike, delayMs: Ms) => void, o
 }
 
 /** What this microphone adds: as it was measured here, else as the browser says. */
-const delayOf = (microphone: Microphone): Ms => earsHere().delays.microphone?.ms ?? microphone.saidDelayMs;
+const delayOf = (microphone: Microphone): Ms => inputSettings().delays.microphone?.ms ?? microphone.saidDelayMs;
 
 /** What a microphone hears of what sounds: nothing with headphones. */
 async function clicksOf(sounding: Sounding): Promise<Clicks> {
-  if (earsHere().microphone?.click === 'headphones') return [];
+  if (inputSettings().microphone?.click === 'headphones') return [];
   const sent = sounding.sent();
   const { sampleRate } = await audioOutput();
   const [, , { sampled }] = await brought();

@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink';
 import type { Take } from '@/core/documents/take';
-import { hearTake } from '@/core/hearing/take/heardTake';
-import { madeEar } from '@/core/simulate/syntheticKitModel';
+import { transcribeTake } from '@/core/hearing/take/transcribeTake';
+import { syntheticKitModel } from '@/core/simulate/syntheticKitModel';
 import { LONGEST_KEPT_MS } from '@/core/limits';
 import { soundOfTake } from '@/core/simulate/takeAsSound';
 import type { RecordedTake } from '../microphone/listen.worker';
@@ -13,9 +13,9 @@ const RATE = 48_000;
  * made and struck surface by surface first, as one gets heard. The same seed is the same kit in the same room.
  */
 function hear(played: Take, seed: number, onShare: (share: number) => void): Omit<RecordedTake, 'skippedMs'> {
-  const { setting, kit } = madeEar(played.groove, seed, RATE);
+  const { setting, kit } = syntheticKitModel(played.groove, seed, RATE);
   const { samples, firstBarMs } = soundOfTake(played, setting);
-  const heard = hearTake(
+  const heard = transcribeTake(
     { ...played, hits: [] },
     { samples, sampleRate: RATE, firstBarMs },
     { kit, delayMs: 0, onShare },

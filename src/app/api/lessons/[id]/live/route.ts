@@ -4,7 +4,7 @@ import { asSession } from '@/server/database';
 import { isInLesson, screenOf, showScreen, tellLesson } from '@/server/lessonScreens';
 import { hearLesson, type Heard } from '@/server/live';
 import { person, sessionToken } from '@/server/session';
-import { readSent } from '@/server/sent';
+import { readJsonBody } from '@/server/sent';
 
 interface Params {
   params: Promise<{ id: string }>;
@@ -107,7 +107,7 @@ export async function POST(request: Request, { params }: Params) {
   const [who, token, id] = [await person(), await sessionToken(), z.uuid().safeParse((await params).id)];
   if (!who || !token) return refused(401, SIGNED_OUT);
   if (!id.success) return refused(404, NO_LESSON);
-  const sent = await readSent(request);
+  const sent = await readJsonBody(request);
   if (!sent.ok) return refused(sent.status, sent.say);
   const read = sentShape.safeParse(sent.json);
   if (!read.success) return refused(422, 'This is nothing that is told in a lesson.');

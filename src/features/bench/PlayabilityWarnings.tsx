@@ -19,7 +19,7 @@ interface DoubtsProps {
 }
 
 /** What was not certain of what was played, each with what it may be. */
-export function Doubts({ groove, heard: { doubts }, decisions, school, onDecide }: DoubtsProps) {
+export function PlayabilityWarnings({ groove, heard: { doubts }, decisions, school, onDecide }: DoubtsProps) {
   return doubts.map((doubt, index) => {
     const { limb, at, or, rounds, of } = doubt;
     const say = (place: WholeNotes) => placeOf(groove, doubt.bar, place, school);

@@ -33,7 +33,7 @@ interface GettingHeardProps {
 const nothing = () => () => {};
 
 /** What listens on this device, and how it learns to hear: done once, and again when wished. */
-export function GettingHeard({ kept, clock }: GettingHeardProps) {
+export function InputSetup({ kept, clock }: GettingHeardProps) {
   const [ears, change] = useEars();
   const here = useSyncExternalStore(nothing, deviceHere, () => undefined);
   useKeptEars(ears, kept.find(({ deviceId }) => deviceId === here)?.ears);

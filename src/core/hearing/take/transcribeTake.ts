@@ -1,8 +1,8 @@
 import type { Take } from '../../documents/take';
 import { MOST_HITS } from '../../limits';
 import type { Ms } from '../../time/units';
-import { aboutRecording, type AboutRecording } from './recordingQuality';
-import { couldBeHeard } from './audible';
+import { recordingQuality, type AboutRecording } from './recordingQuality';
+import { isAudible } from './audible';
 import { clickDelayIn, findStrokes, type FindOptions } from './find';
 import { dueIn, hitsOf, limbsHeard } from './limbForSurface';
 
@@ -26,7 +26,7 @@ export interface TakeHeard {
  * The take with what was heard of it in its recording, whole and knowing what was written. `delayMs` is how much later
  * than sent a click comes back on this device: what the click of this very take says of it goes before.
  */
-export function hearTake(
+export function transcribeTake(
   take: Take,
   { samples, sampleRate, firstBarMs }: TakeRecording,
   { kit, clicks, delayMs, onShare }: Pick<FindOptions, 'kit' | 'clicks' | 'onShare'> & { delayMs: Ms },
@@ -42,7 +42,7 @@ export function hearTake(
     ...(onShare && { onShare }),
   });
   const hears = limbsHeard(take, kit);
-  const could = kit?.surfaces.length ? couldBeHeard(samples, sampleRate, kit, expected) : [];
+  const could = kit?.surfaces.length ? isAudible(samples, sampleRate, kit, expected) : [];
   const unheard = due
     .filter(({ ms }, index) => could[index] === false && ms >= 0)
     .map(({ limb, ms }) => ({ limb, ms }))
@@ -55,7 +55,7 @@ export function hearTake(
       ...(unheard.length && { unheard }),
       calibrationMs: later,
     },
-    about: aboutRecording(samples, sampleRate),
+    about: recordingQuality(samples, sampleRate),
     isClickHeard: cameBackMs !== undefined,
   };
 }

@@ -9,11 +9,11 @@ import { judge } from '../../judging/verdict/judge';
 import { oneLine, together } from '../../testing/arbitrary';
 import { emptyTake, playedTake } from '../../testing/takes';
 import type { Surface } from '../../groove/limbs';
-import { hearTake } from './heardTake';
+import { transcribeTake } from './transcribeTake';
 import { learnKit } from '..';
 import { kitOf, writeKit } from '../kit/kitJson';
-import { whatIsTold } from './crossValidateKit';
-import { limbsHeard, whoStruck } from './limbForSurface';
+import { crossValidateKit } from './crossValidateKit';
+import { limbsHeard, limbForSurface } from './limbForSurface';
 
 const RATE = 48_000;
 const surfaces: Surface[] = ['closed hat', 'snare', 'kick'];
@@ -37,7 +37,7 @@ const played = playedTake({ spreadMs: 4, isLoud: true }, take);
 
 describe('a take heard by a microphone', () => {
   const { samples, firstBarMs } = soundOfTake(played, setting());
-  const heard = hearTake(take, { samples, sampleRate: RATE, firstBarMs: firstBarMs - 40 }, { kit, delayMs: 40 });
+  const heard = transcribeTake(take, { samples, sampleRate: RATE, firstBarMs: firstBarMs - 40 }, { kit, delayMs: 40 });
 
   test('has each limb’s strokes at their time, as loud as they were, and is judged like the take that was played', () => {
     const { strokes } = judge(heard.take, 'advanced');
@@ -59,7 +59,7 @@ describe('a take heard by a microphone', () => {
   });
 
   test('a delay that was not measured is a constant that everything is late by', () => {
-    const late = hearTake(take, { samples, sampleRate: RATE, firstBarMs: firstBarMs - 40 }, { kit, delayMs: 0 });
+    const late = transcribeTake(take, { samples, sampleRate: RATE, firstBarMs: firstBarMs - 40 }, { kit, delayMs: 0 });
     const { figures } = judge(late.take, 'advanced');
     expect(figures.meanErrorMs!).toBeGreaterThan(35);
   });
@@ -69,14 +69,14 @@ describe('who struck', () => {
   test('on a pad alone only the hands are heard, and nobody says which', () => {
     const pad = learnKit(struck(['pad']));
     expect(limbsHeard(take, pad)).toEqual(['right hand', 'left hand']);
-    expect(whoStruck(take, pad)('pad')).toBeUndefined();
-    expect(whoStruck({ ...take, task: ['left hand', 'right foot'] }, pad)('pad')).toBe('left hand');
+    expect(limbForSurface(take, pad)('pad')).toBeUndefined();
+    expect(limbForSurface({ ...take, task: ['left hand', 'right foot'] }, pad)('pad')).toBe('left hand');
     expect(limbsHeard({ ...take, task: ['right foot'] }, pad)).toEqual(['right foot']);
   });
 
   test('on a kit, whose surface it is in the groove; a limb whose surface was not learnt is not heard', () => {
-    expect(whoStruck(take, kit)('snare')).toBe('left hand');
-    expect(whoStruck(take, kit)('crash')).toBe('right hand');
+    expect(limbForSurface(take, kit)('snare')).toBe('left hand');
+    expect(limbForSurface(take, kit)('crash')).toBe('right hand');
     expect(limbsHeard(take, learnKit(struck(['closed hat', 'snare'])))).toEqual(['right hand', 'left hand']);
   });
 });
@@ -91,14 +91,14 @@ test('a kit is stored and read back, and hears the same', () => {
   const again = kitOf(read.value.microphone!.kit!);
   const { samples, firstBarMs } = soundOfTake(played, setting());
   const limbs = (one: typeof kit) =>
-    hearTake(take, { samples, sampleRate: RATE, firstBarMs }, { kit: one, delayMs: 0 }).take.hits.map(
+    transcribeTake(take, { samples, sampleRate: RATE, firstBarMs }, { kit: one, delayMs: 0 }).take.hits.map(
       ({ ms, limb }) => `${limb} ${Math.round(ms)}`,
     );
   expect(limbs(again)).toEqual(limbs(kit));
 });
 
 test('what a kit would tell is tried on strokes it was not learnt from', () => {
-  const told = whatIsTold(struck(surfaces));
+  const told = crossValidateKit(struck(surfaces));
   expect(told.map(({ surface }) => surface)).toEqual(surfaces);
   for (const { right, of } of told) {
     expect(of).toBe(6);
