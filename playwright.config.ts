@@ -6,13 +6,14 @@ import { defineConfig } from '@playwright/test';
  */
 const demos = (process.env.DEMO_URLS ?? '').split(',');
 process.env.DEMO_URL = demos[Number(process.env.TEST_PARALLEL_INDEX ?? 0)];
+/** Stories in which weeks go by. */
+const WEEKS = ['**/week.spec.ts', '**/threeWeeks.spec.ts'];
 const isNightly = Boolean(process.env.NIGHTLY);
 
 export default defineConfig({
   testDir: 'e2e',
-  // What is asked over HTTP alone is run by vitest; weeks go by at night.
+  // What is asked over HTTP alone is run by vitest.
   testMatch: '**/*.spec.ts',
-  testIgnore: isNightly ? [] : ['**/week.spec.ts', '**/threeWeeks.spec.ts'],
   // Timing varies tenfold on a small machine: generous, since states are waited for and never times.
   timeout: 300_000,
   expect: { timeout: 60_000 },
@@ -20,6 +21,11 @@ export default defineConfig({
   retries: process.env.CI ? 1 : 0,
   workers: demos.length,
   fullyParallel: true,
+  // The browser’s stand-in for a microphone stutters on a busy machine: what listens to it has the machine for itself.
+  projects: [
+    { name: 'pages', testIgnore: ['**/ears.spec.ts', ...(isNightly ? [] : WEEKS)] },
+    { name: 'microphone', testMatch: '**/ears.spec.ts', fullyParallel: false, dependencies: ['pages'] },
+  ],
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list']],
   use: {

@@ -37,6 +37,7 @@ test.use({
   permissions: ['microphone'],
   launchOptions: {
     ...launchOptions,
+    executablePath: '/usr/bin/chromium',
     args: [
       ...(launchOptions?.args ?? []),
       '--use-fake-device-for-media-stream',

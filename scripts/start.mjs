@@ -139,16 +139,11 @@ await main(async () => {
       // The demo and a workshop of one's own live side by side.
       url = cluster.url(demo ? 'mochila_demo' : 'mochila');
     }
-    // Side by side; without a database nothing is built.
-    const building = new AbortController();
-    const { signal } = building;
-    const [env] = await Promise.all([
-      prepareDatabase({ url, demo }),
-      dev ? import('./lib/built.mjs').then(({ buildThreads }) => buildThreads()) : ensureBuild(dist, { signal }),
-    ]).catch((error) => {
-      building.abort();
-      throw error;
-    });
+    const prepared = prepareDatabase({ url, demo });
+    // A server that is not ours may refuse: then nothing is built.
+    if (givenUrl) await prepared;
+    const built = dev ? import('./lib/built.mjs').then(({ buildThreads }) => buildThreads()) : ensureBuild(dist);
+    const [env] = await Promise.all([prepared, built]);
     const user = await webUser();
     const tls = secure ? await ensureCertificate(path.resolve(data), { user }) : undefined;
     const web = await startWeb({ mode: dev ? 'dev' : 'start', port, host, dist, env, tls, user });

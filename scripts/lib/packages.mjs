@@ -42,8 +42,8 @@ function markOfSources() {
   return hash.digest('hex');
 }
 
-/** Builds the application into `dist` when the build there is of other sources; `signal` ends it. */
-export async function ensureBuild(dist, { signal } = {}) {
+/** Builds the application into `dist` when the build there is of other sources. */
+export async function ensureBuild(dist) {
   const { buildThreads } = await import('./built.mjs');
   await buildThreads();
   const mark = markOfSources();
@@ -52,11 +52,9 @@ export async function ensureBuild(dist, { signal } = {}) {
   fs.rmSync(markFile, { force: true });
   say('Building (a minute or so, after a change only) …');
   const { code, output } = await run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], {
-    signal,
     env: { NEXT_DIST_DIR: dist, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
   });
   if (code === 0) return fs.writeFileSync(markFile, mark);
-  if (signal?.aborted) return;
   if (/ENOSPC/.test(output)) refuse('The disk is full: a build needs about 500 MB.', 'Free some room and start again.');
   console.error(output);
   refuse('The build failed; its words are above.', 'Mend that and start again.');

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 /**
  * Runs a program to its end. Resolves to its exit code and what it printed, which `show` also prints as it comes.
  * @param {string} program @param {string[]} args
- * @param {{ env?: Record<string, string>, show?: boolean, cwd?: string, uid?: number, gid?: number, signal?: AbortSignal }} [options]
+ * @param {{ env?: Record<string, string>, show?: boolean, cwd?: string, uid?: number, gid?: number }} [options]
  * @returns {Promise<{ code: number, output: string }>}
  */
 export function run(program, args, { env = {}, show = false, ...rest } = {}) {
