@@ -17,14 +17,14 @@ export default defineConfig({
   // Timing varies tenfold on a small machine: generous, since states are waited for and never times.
   timeout: 300_000,
   expect: { timeout: 60_000 },
-  // What fails once is a fault: without CI nothing is tried again, and there what passes the second time is printed.
-  retries: process.env.CI ? 1 : 0,
+  // What fails once is a fault: without CI nothing is tried again, and there what passes only later is printed.
+  retries: process.env.CI ? 2 : 0,
   workers: demos.length,
   fullyParallel: true,
   // The browser’s stand-in for a microphone stutters on a busy machine: what listens to it has the machine for itself.
   projects: [
     { name: 'pages', testIgnore: ['**/ears.spec.ts', ...(isNightly ? [] : WEEKS)] },
-    { name: 'microphone', testMatch: '**/ears.spec.ts', fullyParallel: false, dependencies: ['pages'] },
+    { name: 'microphone', testMatch: '**/ears.spec.ts', fullyParallel: false, dependencies: process.env.GREP ? [] : ['pages'] },
   ],
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list']],

@@ -21,7 +21,7 @@ import { startWeb } from './lib/web.mjs';
 process.chdir(path.join(import.meta.dirname, '..'));
 const DIST = '.next-test';
 /** Pages that are open in the browser at once, each worker with a workshop and a web server of its own. */
-const BROWSER_WORKERS = Number(process.env.WORKERS ?? 3);
+const BROWSER_WORKERS = Number(process.env.WORKERS ?? 2);
 const bin = (name) => path.join('node_modules/.bin', name);
 const vitest = (project, env = {}, ...more) => run(bin('vitest'), ['run', '--project', project, ...more], { env });
 
