@@ -75,7 +75,7 @@ describe('the core by its face', () => {
 
   test('a chart is typed, unrolled and told', () => {
     const chart = core.readChartText('4/4 at 120, intro 4, A 8, 2 times');
-    if (!chart.ok) throw new Error(chart.problems[0]!.say);
+    if (!chart.ok) throw new Error(chart.problems[0].say);
     const played = valueOf(core.unroll(chart.value));
     expect(played).toHaveLength(20);
     expect(core.barsInWords(played)).toContain('20 bars');
